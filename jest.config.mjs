@@ -1,0 +1,15 @@
+/** Core and server run through esbuild; the app through jest-expo. */
+const node = (name) => ({
+  displayName: name,
+  rootDir: `${import.meta.dirname}/${name}`,
+  testMatch: ['<rootDir>/**/*.test.ts'],
+  testPathIgnorePatterns: ['/node_modules/', '/dist/'],
+  transform: { '\\.ts$': `${import.meta.dirname}/scripts/jest-esbuild.cjs` },
+  transformIgnorePatterns: ['/node_modules/(?!@dense-pack)'],
+  testEnvironment: 'node',
+});
+
+export default {
+  testTimeout: 60_000,
+  projects: [node('core'), node('server'), '<rootDir>/app/jest.config.cjs'],
+};

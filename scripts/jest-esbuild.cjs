@@ -1,0 +1,17 @@
+const { transformSync } = require('esbuild');
+
+/** Turns one TypeScript file into CommonJS for Jest. */
+module.exports = {
+  process(source, filename) {
+    const { code, map } = transformSync(source, {
+      loader: 'ts',
+      format: 'cjs',
+      target: 'node20',
+      sourcemap: true,
+      sourcefile: filename,
+      supported: { 'dynamic-import': true },
+      define: { 'import.meta.dirname': '__dirname' },
+    });
+    return { code, map };
+  },
+};
