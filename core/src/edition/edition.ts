@@ -1,0 +1,94 @@
+/**
+ * What an edition of a code is: data. Tables, constants, the names of the rules that run and the
+ * sections they cite. Adding an edition adds a file here and touches no counting code.
+ */
+import type { Length } from '../quantity/length.ts';
+import type { Volume, VolumeUnit } from '../quantity/volume.ts';
+
+/** Conductor sizes the box-fill tables cover, smallest first. 4 AWG and larger is sized by 314.28. */
+export const SIZES = [18, 16, 14, 12, 10, 8, 6] as const;
+/** A conductor size in AWG. A smaller number is a larger conductor. */
+export type Size = (typeof SIZES)[number];
+
+export const EDITION_IDS = ['nec2014', 'nec2017', 'nec2020', 'nec2023', 'cec2018', 'cec2021'] as const;
+export type EditionId = (typeof EDITION_IDS)[number];
+export const DEFAULT_EDITION: EditionId = 'nec2023';
+
+/** How sure we are of a value: read in a source we can name, written from memory, or habit of the trade. */
+export type Confidence = 'published' | 'from memory' | 'common practice';
+
+/** A number a person could ask about, with where it comes from. */
+export interface Cited<T> {
+  readonly value: T;
+  readonly section: string;
+  readonly confidence: Confidence;
+  readonly note?: string;
+}
+
+/** Counting rules, by name; an edition lists those it uses in the order its section has them. */
+export type RuleName =
+  | 'conductors'
+  | 'clamps'
+  | 'fittings'
+  | 'devices'
+  | 'grounds-together'
+  | 'grounds-four-then-quarters'
+  | 'terminal-blocks'
+  | 'insulated-conductors'
+  | 'each-fitting'
+  | 'connector-pairs'
+  | 'strap-devices';
+
+/** A standard metal box as an edition lists it. */
+export interface StandardBox {
+  readonly code: BoxCode;
+  readonly shape: 'octagon' | 'square' | 'device' | 'masonry' | 'fs' | 'fd';
+  /** Trade size in words, such as `4 × 2⅛`. */
+  readonly trade: string;
+  readonly volume: Volume;
+  /** The volume is that of one gang. */
+  readonly perGang?: true;
+  /** Only with a cover for several devices. */
+  readonly multipleCover?: true;
+  /** Printed counts by size, where the edition decides same-size boxes by count (CEC Table 23). */
+  readonly counts?: Readonly<Partial<Record<Size, number>>>;
+}
+/** A standard box as the count line names it, such as `4sq-1.5`. */
+export type BoxCode = string;
+
+/** One edition of one code. */
+export interface Edition {
+  readonly id: EditionId;
+  /** As printed on the sheet: `NEC 2023`. */
+  readonly name: string;
+  readonly code: 'NEC' | 'CEC';
+  readonly year: number;
+  /** The unit volumes are counted and shown in. */
+  readonly unit: VolumeUnit;
+  readonly allowances: Cited<Readonly<Partial<Record<Size, Volume>>>>;
+  readonly boxes: Cited<readonly StandardBox[]>;
+  readonly rules: readonly RuleName[];
+  /** The section each rule and each reason for not counting cites. */
+  readonly sections: Readonly<Record<RuleName | 'volume' | 'stamp' | 'inside-only' | 'conduit-body', string>>;
+  /** A loop this long or longer counts twice; null where a loop always counts once. */
+  readonly longLoop: Cited<Length> | null;
+  /** Volume an unmarked barrier takes. */
+  readonly barrier: Readonly<Record<'metal' | 'plastic', Cited<Volume>>>;
+  /** Allowances one yoke takes for each gang it needs. */
+  readonly yoke: Cited<number>;
+  /** Whether a device wider than one gang takes its allowances for each gang. */
+  readonly yokePerGang: boolean;
+  /** A device deeper than `beyond` takes volume by its depth; null where depth does not matter to fill. */
+  readonly deepDevice: Cited<{ readonly beyond: Length; readonly atomsPerNm: number }> | null;
+  /** Fixture wires left out: how many, and the largest size that may be. */
+  readonly fixtureWires: Cited<{
+    readonly upTo: number;
+    readonly largest: Size;
+    readonly domedOnly: boolean;
+  }>;
+  /** EGCs covered by the first allowance, and the share of one each further one takes. */
+  readonly grounds: Cited<{ readonly first: number; readonly share: number } | 'all' | 'none'>;
+  readonly terminalBlocks: Cited<'counted' | 'not in this edition'>;
+  readonly clamps: Cited<'one in all' | 'none'>;
+  readonly connectors: Cited<'none' | 'each pair'>;
+}
