@@ -1,0 +1,330 @@
+/**
+ * The box document: everything recorded about one box, as it is stored, sent and published.
+ *
+ * Quantities are exact text with their unit (`18.05 in3`, `295 ml`, `14 in`), never binary fractions.
+ * The schema is the only border: a value that passed it is typed and trusted.
+ */
+import { z } from 'zod';
+import { BOX_CODES, EDITION_IDS, type Size, SIZES } from '../edition/index.ts';
+import { inches, type Length, readLength } from '../quantity/length.ts';
+import { cubicInches, readVolume, type Volume } from '../quantity/volume.ts';
+import {
+  ADDED_PARTS,
+  CABLE_MAKES,
+  CABLE_ROLES,
+  DEVICES,
+  FITTINGS,
+  MATERIALS,
+  MOUNTS,
+  SIDES,
+} from './words.ts';
+
+/** The version this code writes. Older ones are brought up by `migrations.ts`. */
+export const DOCUMENT_VERSION = 1;
+
+/** Limits a record is held to; a count or size beyond them is a slip, not a box. */
+export const LIMITS = {
+  volumeMost: cubicInches(500),
+  depthMost: inches(6),
+  insideMost: inches(24),
+  loopMost: inches(120),
+  count: 99,
+  conductors: 500,
+  items: 120,
+  label: 80,
+  note: 4000,
+} as const;
+
+const keysOf = <K extends string>(words: Readonly<Record<K, unknown>>) => Object.keys(words) as [K, ...K[]];
+
+const volumeText = z
+  .string()
+  .max(40)
+  .regex(/^\d+(\.\d+)? (in3|ml)$/, 'write a volume with its unit, such as “18 in3” or “295 ml”')
+  .refine(
+    (text) => {
+      const read = readVolume(text);
+      return read !== undefined && read.volume > 0 && read.volume <= LIMITS.volumeMost;
+    },
+    { error: 'must be more than 0 and at most 500 in³ (8193 mL), in steps no finer than 1/10 000 in³' },
+  );
+
+const lengthText = (most: Length, says: string) =>
+  z
+    .string()
+    .max(40)
+    .regex(/^\d+(\.\d+)? (in|mm)$/, 'write a length with its unit, such as “2.5 in”')
+    .refine(
+      (text) => {
+        const read = readLength(text);
+        return read !== undefined && read > 0 && read <= most;
+      },
+      { error: `must be more than 0 and at most ${says}` },
+    );
+
+const size = z.literal([...SIZES], {
+  error: 'must be 18, 16, 14, 12, 10, 8 or 6 AWG; 4 AWG and larger is sized by 314.28 (pull boxes)',
+});
+const count = z.int().min(1, 'must be at least 1').max(LIMITS.count, `must be at most ${LIMITS.count}`);
+const label = z
+  .string()
+  .max(LIMITS.label, `must be at most ${LIMITS.label} characters`)
+  // eslint-disable-next-line no-control-regex
+  .regex(/^[^\u0000-\u001f\u007f]*$/, 'must be one line of text');
+const id = z.string().regex(/^[a-z0-9-]{1,40}$/, 'must be 1 to 40 of a–z, 0–9 and “-”');
+const side = z.enum(SIDES);
+const code = z.enum(BOX_CODES as [string, ...string[]], {
+  error: 'must be a standard box of one of the editions, such as “4sq-1.5”',
+});
+
+const cable = z.strictObject({
+  id,
+  kind: z.literal('cable'),
+  count,
+  size,
+  /** Insulated conductors of one cable, the ground not included. */
+  conductors: z.int().min(1).max(8),
+  make: z.enum(CABLE_MAKES).default('nm'),
+  /** False for a cable without an equipment ground. AC never has one to count. */
+  ground: z.boolean().default(true),
+  /** Size of the cable's EGC where it is not that of its conductors. */
+  groundSize: size.optional(),
+  role: z.enum(keysOf(CABLE_ROLES)).optional(),
+  label: label.optional(),
+  side: side.optional(),
+});
+
+const conductors = z
+  .strictObject({
+    id,
+    kind: z.literal('conductors'),
+    count,
+    size,
+    run: z.enum(['enters', 'through', 'loop']),
+    /** Length of the loop in the box; given for a loop and only for a loop. */
+    loop: lengthText(LIMITS.loopMost, '120 in').optional(),
+    label: label.optional(),
+    side: side.optional(),
+  })
+  .refine((item) => (item.run === 'loop') === (item.loop !== undefined), {
+    path: ['loop'],
+    error: 'a loop needs its length, such as “14 in”; other conductors take none',
+  });
+
+const ground = z.strictObject({
+  id,
+  kind: z.literal('ground'),
+  count,
+  size,
+  isolated: z.boolean().default(false),
+  label: label.optional(),
+  side: side.optional(),
+});
+
+const device = z.strictObject({
+  id,
+  kind: z.literal('device'),
+  count,
+  device: z.enum(keysOf(DEVICES)),
+  /** Largest conductor landed on it; without it, the largest insulated conductor in the box. */
+  size: size.optional(),
+  /** Gangs it needs. */
+  wide: z.int().min(1).max(6).default(1),
+  /** Depth of its body behind the strap. */
+  depth: lengthText(LIMITS.depthMost, '6 in').optional(),
+  label: label.optional(),
+  side: side.optional(),
+});
+
+const clamps = z.strictObject({
+  id,
+  kind: z.literal('clamps'),
+  count,
+  /** `grip` holds the cable; `flap` is the push-in flap of a plastic box. */
+  hold: z.enum(['grip', 'flap']).default('grip'),
+  side: side.optional(),
+});
+
+const fitting = z.strictObject({
+  id,
+  kind: z.literal('fitting'),
+  count,
+  fitting: z.enum(FITTINGS),
+  side: side.optional(),
+});
+const terminal = z.strictObject({
+  id,
+  kind: z.literal('terminal'),
+  count,
+  size,
+  side: side.optional(),
+});
+const fixture = z.strictObject({
+  id,
+  kind: z.literal('fixture'),
+  /** Fixture wires, the luminaire's own 18 AWG ground not included. */
+  count,
+  size,
+  domed: z.boolean().default(false),
+  side: side.optional(),
+});
+const connectors = z.strictObject({
+  id,
+  kind: z.literal('connectors'),
+  count,
+  /** Largest conductor under them; without it, the largest insulated conductor in the box. */
+  size: size.optional(),
+  side: side.optional(),
+});
+const pigtails = z.strictObject({
+  id,
+  kind: z.literal('pigtails'),
+  count,
+  size,
+  side: side.optional(),
+});
+
+const added = z
+  .strictObject({
+    id,
+    kind: z.literal('added'),
+    count,
+    part: z.enum(keysOf(ADDED_PARTS)),
+    /** Its marked volume. Neither volume nor box: it is unmarked and adds nothing. */
+    volume: volumeText.optional(),
+    /** The standard box it is, for an extension made as one. */
+    box: code.optional(),
+  })
+  .refine((item) => item.volume === undefined || item.box === undefined, {
+    path: ['volume'],
+    error: 'give the marked volume or the standard box, not both',
+  });
+
+const barrier = z.strictObject({
+  id,
+  kind: z.literal('barrier'),
+  material: z.enum(MATERIALS),
+  /** Volumes of the spaces a and b where they are marked or known; otherwise each is taken as half. */
+  spaces: z.tuple([volumeText, volumeText]).optional(),
+});
+
+const item = z.discriminatedUnion('kind', [
+  cable,
+  conductors,
+  ground,
+  device,
+  clamps,
+  fitting,
+  terminal,
+  fixture,
+  connectors,
+  pigtails,
+  added,
+  barrier,
+]);
+
+const stamp = z.strictObject({ size, count: z.int().min(1).max(200) });
+
+/** How the box's own volume is known. */
+const shell = z.strictObject({
+  /** Marked volume. It governs over the table. */
+  volume: volumeText.optional(),
+  /** Standard metal box of the edition's table. */
+  box: code.optional(),
+  /** Inside width, height and depth: an estimate, never a pass. */
+  measured: z
+    .tuple([
+      lengthText(LIMITS.insideMost, '24 in'),
+      lengthText(LIMITS.insideMost, '24 in'),
+      lengthText(LIMITS.insideMost, '24 in'),
+    ])
+    .optional(),
+  /** Wire-count stamp: how many allowances of a size it holds. */
+  marks: z.array(stamp).min(1).max(7).optional(),
+  /** A conduit body; with the cross-sections of body and largest conduit in square inches, if known. */
+  conduitBody: z
+    .strictObject({
+      section: z
+        .string()
+        .regex(/^\d+(\.\d{1,4})?$/)
+        .optional(),
+      conduit: z
+        .string()
+        .regex(/^\d+(\.\d{1,4})?$/)
+        .optional(),
+    })
+    .optional(),
+  material: z.enum(MATERIALS).optional(),
+  gangs: z.int().min(1, 'must be at least 1').max(8, 'must be at most 8').default(1),
+  mount: z.enum(MOUNTS).optional(),
+});
+
+/** How many insulated conductors and fixture wires an item brings. */
+function conductorsOf(one: z.output<typeof item>): number {
+  if (one.kind === 'cable') return one.count * one.conductors;
+  return one.kind === 'conductors' || one.kind === 'fixture' ? one.count : 0;
+}
+
+export const BoxDocument = z
+  .strictObject({
+    version: z.literal(DOCUMENT_VERSION),
+    /** Edition to count by; without it, the job's. */
+    edition: z.enum(EDITION_IDS).optional(),
+    shell,
+    /** Whether push-in flaps count as clamps: the default school leaves them out. */
+    flaps: z.enum(['leave-out', 'count']).default('leave-out'),
+    items: z.array(item).max(LIMITS.items, `must be at most ${LIMITS.items} entries`),
+    note: z.string().max(LIMITS.note, `must be at most ${LIMITS.note} characters`).optional(),
+  })
+  .refine((box) => new Set(box.items.map((one) => one.id)).size === box.items.length, {
+    path: ['items'],
+    error: 'two items have the same id',
+  })
+  .refine((box) => box.items.filter((one) => one.kind === 'barrier').length <= 1, {
+    path: ['items'],
+    error: 'one barrier at most: a box with three spaces is recorded as two boxes',
+  })
+  .refine((box) => box.items.reduce((sum, one) => sum + conductorsOf(one), 0) <= LIMITS.conductors, {
+    path: ['items'],
+    error: `more than ${LIMITS.conductors} conductors in one box`,
+  })
+  .refine((box) => !(box.shell.box !== undefined && box.shell.material === 'plastic'), {
+    path: ['shell', 'material'],
+    error: 'a standard box of the table is metal',
+  });
+
+/** One box, as stored and sent. */
+export type BoxDocument = z.output<typeof BoxDocument>;
+/** Anything in or on a box that a person records. */
+export type Item = BoxDocument['items'][number];
+export type ItemOf<K extends Item['kind']> = Extract<Item, { kind: K }>;
+/** How the box itself is known: marked, of the table, measured, stamped. */
+export type Shell = BoxDocument['shell'];
+
+/** A box of which nothing is known yet. */
+export const EMPTY_BOX: BoxDocument = {
+  version: DOCUMENT_VERSION,
+  shell: { gangs: 1 },
+  flaps: 'leave-out',
+  items: [],
+};
+
+/** The volume in a document's text. The schema has checked it, so this always reads. */
+export function volumeIn(text: string): Volume {
+  const read = readVolume(text);
+  if (!read) throw new TypeError(`“${text}” is not a volume of a checked box document`);
+  return read.volume;
+}
+
+/** The length in a document's text. The schema has checked it, so this always reads. */
+export function lengthIn(text: string): Length {
+  const read = readLength(text);
+  if (read === undefined) throw new TypeError(`“${text}” is not a length of a checked box document`);
+  return read;
+}
+
+/** The larger of two sizes (the smaller AWG number); undefined stands for none. */
+export function larger(a: Size | undefined, b: Size | undefined): Size | undefined {
+  if (a === undefined || b === undefined) return a ?? b;
+  return a < b ? a : b;
+}

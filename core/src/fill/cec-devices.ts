@@ -1,0 +1,54 @@
+/**
+ * CEC 12-3034: each flush device on a single strap counts as two conductors; one deeper than 1 in
+ * (2.54 cm) behind its strap takes 32 mL for each cm of that depth instead. With mixed sizes we read
+ * the two conductors as being of the largest size on the device.
+ */
+import { lengthIn } from '../box/document.ts';
+import { DEVICES } from '../box/words.ts';
+import { showInches } from '../quantity/length.ts';
+import type { Volume } from '../quantity/volume.ts';
+import { type Rule } from './claim.ts';
+
+export const strapDevices: Rule = (census, edition, into) => {
+  const section = edition.sections['strap-devices'];
+  for (const item of census.items) {
+    if (item.kind !== 'device') continue;
+    const name = DEVICES[item.device];
+    const what = item.count === 1 ? name : `${item.count} × ${name}`;
+    const depth = item.depth === undefined ? undefined : lengthIn(item.depth);
+    const deep = edition.deepDevice?.value;
+    if (deep && depth !== undefined && depth > deep.beyond) {
+      into.claims.push({
+        topic: item.id,
+        rule: 'strap-devices',
+        section,
+        what: `${what}, ${showInches(depth)} in deep`,
+        why: 'A flush device deeper than 1 in behind its strap takes 32 mL for each centimetre of that depth.',
+        count: item.count,
+        size: null,
+        each: (depth * deep.atomsPerNm) as Volume,
+        from: [{ id: item.id, count: item.count }],
+      });
+      continue;
+    }
+    const size = item.size ?? census.largestInsulated;
+    if (size === undefined) {
+      into.warnings.push({
+        code: 'device-unsized',
+        text: `The ${name} has no conductor to take its allowance from: add a cable, or give its size (@14, @12 …).`,
+      });
+      continue;
+    }
+    const count = item.count * edition.yoke.value;
+    into.claims.push({
+      topic: item.id,
+      rule: 'strap-devices',
+      section,
+      what,
+      why: `Each flush device on a single strap counts as two conductors; of mixed sizes we take the largest on the device (${size} AWG), our reading.`,
+      count,
+      size,
+      from: [{ id: item.id, count }],
+    });
+  }
+};

@@ -1,0 +1,113 @@
+/** What a counting rule says: so many allowances of such a size, from these items, for this reason. */
+import type { Warning } from '../box/assembled.ts';
+import { type Item, larger } from '../box/document.ts';
+import type { Edition, RuleName, Size } from '../edition/index.ts';
+import type { Volume } from '../quantity/volume.ts';
+
+/** How many of a claim's allowances one item of the box made. */
+export interface Share {
+  readonly id: string;
+  readonly count: number;
+}
+
+/** Allowances that one rule counts, not yet priced by a table. */
+export interface Claim {
+  /** What the line is about, the same in every edition, so that two tallies can be compared. */
+  readonly topic: string;
+  readonly rule: RuleName;
+  readonly section: string;
+  readonly what: string;
+  /** One plain sentence: why it counts. */
+  readonly why: string;
+  readonly count: number;
+  /** The size whose allowance is taken; null where the volume does not follow from a size. */
+  readonly size: Size | null;
+  /** Each takes this fraction of an allowance: 4 is a quarter. */
+  readonly share?: number;
+  /** Each takes this volume in place of an allowance. */
+  readonly each?: Volume;
+  readonly from: readonly Share[];
+}
+
+/** Something in the box that was deliberately not counted. */
+export interface NotCounted {
+  readonly what: string;
+  readonly reason: string;
+  readonly section: string;
+  readonly ids: readonly string[];
+}
+
+/** Where rules put what they find. */
+export interface Counting {
+  readonly claims: Claim[];
+  readonly notCounted: NotCounted[];
+  readonly warnings: Warning[];
+}
+
+/** What is in one space of a box, with the two sizes that rules ask for. */
+export interface Census {
+  readonly items: readonly Item[];
+  /** Largest conductor present of any kind. */
+  readonly largest: Size | undefined;
+  /** Largest insulated conductor present. */
+  readonly largestInsulated: Size | undefined;
+  /** Whether push-in flaps are counted as clamps in this box. */
+  readonly flapsCount: boolean;
+}
+
+/** A counting rule: reads the census, adds its claims and what it left out. */
+export type Rule = (census: Census, edition: Edition, into: Counting) => void;
+
+/** The luminaire's own equipment ground. */
+export const FIXTURE_GROUND: Size = 18;
+
+/** Looks through the items once for the largest conductors. */
+export function takeCensus(items: readonly Item[], flapsCount: boolean): Census {
+  let insulated: Size | undefined;
+  let bare: Size | undefined;
+  for (const item of items) {
+    switch (item.kind) {
+      case 'cable':
+        insulated = larger(insulated, item.size);
+        if (item.ground && item.make !== 'ac') bare = larger(bare, item.groundSize ?? item.size);
+        break;
+      case 'conductors':
+      case 'fixture':
+      case 'pigtails':
+        insulated = larger(insulated, item.size);
+        break;
+      case 'ground':
+        bare = larger(bare, item.size);
+        break;
+      default:
+    }
+  }
+  return { items, largest: larger(insulated, bare), largestInsulated: insulated, flapsCount };
+}
+
+/** A count with its noun. @example plural(2, 'loop') // '2 loops' */
+export function plural(count: number, one: string, many = `${one}s`): string {
+  return `${count} ${count === 1 ? one : many}`;
+}
+
+/** Gathers shares by size, in the order sizes first appear. */
+export class BySize {
+  readonly #shares = new Map<Size, Share[]>();
+
+  add(size: Size, id: string, count: number): void {
+    const shares = this.#shares.get(size);
+    if (shares) shares.push({ id, count });
+    else this.#shares.set(size, [{ id, count }]);
+  }
+
+  /** Each size, largest conductor first, with its shares and their sum. */
+  forEach(visit: (size: Size, count: number, from: Share[]) => void): void {
+    if (this.#shares.size === 0) return;
+    for (const size of [...this.#shares.keys()].sort((a, b) => a - b)) {
+      const from = this.#shares.get(size) ?? [];
+      let count = 0;
+      for (const share of from) count += share.count;
+      visit(size, count, from);
+    }
+  }
+}

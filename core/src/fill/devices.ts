@@ -1,0 +1,36 @@
+/**
+ * NEC 314.16(B)(4): each yoke or strap counts twice, at the largest conductor connected to that device;
+ * a device wider than one gang counts twice for each gang it needs.
+ */
+import { DEVICES } from '../box/words.ts';
+import { type Rule } from './claim.ts';
+
+export const devices: Rule = (census, edition, into) => {
+  for (const item of census.items) {
+    if (item.kind !== 'device') continue;
+    const name = DEVICES[item.device];
+    const size = item.size ?? census.largestInsulated;
+    if (size === undefined) {
+      into.warnings.push({
+        code: 'device-unsized',
+        text: `The ${name} has no conductor to take its allowance from: add a cable, or give its size (@14, @12 …).`,
+      });
+      continue;
+    }
+    const gangs = edition.yokePerGang ? item.wide : 1;
+    const count = item.count * edition.yoke.value * gangs;
+    into.claims.push({
+      topic: item.id,
+      rule: 'devices',
+      section: edition.sections.devices,
+      what: `${item.count === 1 ? name : `${item.count} × ${name}`}${gangs > 1 ? `, ${gangs} gangs wide` : ''}`,
+      why:
+        gangs > 1
+          ? `A device wider than one gang counts twice for each of its ${gangs} gangs, at the largest conductor landed on it (${size} AWG).`
+          : `Each yoke counts twice, at the largest conductor landed on it (${size} AWG).`,
+      count,
+      size,
+      from: [{ id: item.id, count }],
+    });
+  }
+};

@@ -1,0 +1,117 @@
+/**
+ * Reads the count line: one box in one line. The grammar is in docs/count-line.md.
+ *
+ * Nothing is dropped in silence: an item that cannot be read is an error with its place.
+ */
+import { BoxDocument } from '../box/document.ts';
+import { findRefusals } from '../fill/refusals.ts';
+import { type EditionId, editionOf, DEFAULT_EDITION } from '../edition/index.ts';
+import { nearestWord, type Unreadable } from './errors.ts';
+import { readItem, type Reading } from './items.ts';
+import { type RawItem, Scanner, splitLine } from './scanner.ts';
+import { FIRST_WORDS } from './words.ts';
+
+/** A line that was read, or the first item that was not. */
+export type ReadLine =
+  | { readonly ok: true; readonly box: BoxDocument; readonly spans: readonly ItemSpan[] }
+  | { readonly ok: false; readonly error: Unreadable };
+
+/** Which part of the line made which item of the box. */
+export interface ItemSpan {
+  readonly text: string;
+  readonly at: number;
+  /** Ids of the box's items it made; none for what describes the box itself. */
+  readonly ids: readonly string[];
+}
+
+const FIRST_EXPECTED =
+  'an edition, a box, a cable, conductors, a device or hardware, such as “18 in3 plastic”, “2x 12/2” or “duplex”';
+
+/** The most characters a line may have: a box, not a book. */
+export const LINE_MOST = 4000;
+
+/**
+ * Reads one count line.
+ * @param line items separated by commas or new lines; `#` begins a note
+ * @param fallback edition used to check the box against its table when the line names none
+ */
+export function readCountLine(line: string, fallback: EditionId = DEFAULT_EDITION): ReadLine {
+  if (line.length > LINE_MOST) {
+    return fail({ text: `${line.slice(0, 40)}…`, at: 0 }, `one box in at most ${LINE_MOST} characters`);
+  }
+  const raw = splitLine(line);
+  if (raw.openQuote !== undefined) {
+    const item = raw.items.at(-1) ?? { text: line, at: raw.openQuote };
+    return fail(item, 'a closing quote (") after the label');
+  }
+  if (raw.items.length === 0) return fail({ text: line.trim(), at: 0 }, FIRST_EXPECTED);
+  const reading: Reading = { shell: {}, items: [], boxFrom: undefined };
+  const spans: ItemSpan[] = [];
+  const origin = new Map<string, RawItem>();
+  let boxItem: RawItem | undefined;
+  for (const item of raw.items) {
+    const before = reading.items.length;
+    const boxBefore = reading.boxFrom;
+    const problem = readItem(new Scanner(item.text), reading);
+    if (problem !== undefined) {
+      const word = new Scanner(item.text).word.toLowerCase();
+      const near =
+        problem.nearest ?? (problem.expected === '' ? nearestWord(bareWord(word), FIRST_WORDS) : undefined);
+      return {
+        ok: false,
+        error: {
+          item: item.text,
+          at: item.at,
+          expected: problem.expected || FIRST_EXPECTED,
+          ...(near === undefined ? {} : { nearest: near }),
+        },
+      };
+    }
+    if (reading.boxFrom !== boxBefore) boxItem = item;
+    const made = reading.items.slice(before);
+    for (const one of made) origin.set(one.id, item);
+    spans.push({ text: item.text, at: item.at, ids: made.map((one) => one.id) });
+  }
+  return check(reading, raw.notes, spans, origin, fallback, boxItem ?? raw.items[0]);
+}
+
+const bareWord = (word: string) => word.replace(/^\d+\s*x?/, '');
+
+function fail(item: RawItem, expected: string): ReadLine {
+  return { ok: false, error: { item: item.text, at: item.at, expected } };
+}
+
+/** Passes what was read through the document's own schema, and points at the item that does not fit. */
+function check(
+  reading: Reading,
+  notes: readonly string[],
+  spans: readonly ItemSpan[],
+  origin: ReadonlyMap<string, RawItem>,
+  fallback: EditionId,
+  about: RawItem | undefined,
+): ReadLine {
+  const boxSpan: RawItem = about ?? { text: '', at: 0 };
+  const parsed = BoxDocument.safeParse({
+    version: 1,
+    ...(reading.edition === undefined ? {} : { edition: reading.edition }),
+    shell: reading.shell,
+    ...(reading.flaps === undefined ? {} : { flaps: reading.flaps }),
+    items: reading.items,
+    ...(notes.length === 0 ? {} : { note: notes.join('\n') }),
+  });
+  if (!parsed.success) {
+    const issue = parsed.error.issues[0];
+    const path = issue?.path ?? [];
+    const nth = path[0] === 'items' && typeof path[1] === 'number' ? path[1] : undefined;
+    const id = nth === undefined ? undefined : reading.items[nth]?.id;
+    const item = (id === undefined ? undefined : origin.get(id)) ?? boxSpan;
+    const field = path.filter((part) => typeof part === 'string' && part !== 'items' && part !== 'shell');
+    return fail(item, `${field.length > 0 ? `a ${field.join(' ')} that ` : ''}${issue?.message ?? 'a box'}`);
+  }
+  const box = parsed.data;
+  const refusal = findRefusals(box, editionOf(box.edition ?? fallback))[0];
+  if (refusal) {
+    return fail((refusal.id === undefined ? undefined : origin.get(refusal.id)) ?? boxSpan, refusal.expected);
+  }
+  return { ok: true, box, spans };
+}

@@ -1,0 +1,66 @@
+/** Words of the count line, beyond those of the box document. */
+import { EDITION_IDS } from '../edition/index.ts';
+import { BOX_CODES } from '../edition/index.ts';
+import { CABLE_MAKES, CABLE_ROLES, DEVICES, MATERIALS, MOUNTS } from '../box/words.ts';
+
+/** Other ways to write a device; the first form is what is printed. */
+export const DEVICE_ALIASES: Readonly<Record<string, keyof typeof DEVICES>> = {
+  receptacle: 'duplex',
+  receptacles: 'duplex',
+  outlet: 'duplex',
+  outlets: 'duplex',
+  duplexes: 'duplex',
+  switches: 'switch',
+  dimmers: 'dimmer',
+  gfi: 'gfci',
+  '3-way': '3way',
+  '4-way': '4way',
+  'three-way': '3way',
+  'four-way': '4way',
+};
+
+/** Every first word an item may have, for finding the nearest to a misspelt one. */
+export const FIRST_WORDS: readonly string[] = [
+  ...EDITION_IDS,
+  'box',
+  'measured',
+  'marks',
+  'ring',
+  'ext',
+  'dome',
+  'barrier',
+  'body',
+  'ground',
+  'ig',
+  'clamps',
+  'flaps',
+  'stud',
+  'hickey',
+  'terminal',
+  'fixture',
+  'connectors',
+  'pigtails',
+  ...Object.keys(DEVICES),
+  ...Object.keys(DEVICE_ALIASES),
+  ...MATERIALS,
+  ...MOUNTS,
+];
+
+/** Words that may follow another, for the same. */
+export const LATER_WORDS: readonly string[] = [
+  ...CABLE_MAKES,
+  ...Object.keys(CABLE_ROLES),
+  ...MATERIALS,
+  ...MOUNTS,
+  ...BOX_CODES,
+  'no-ground',
+  'through',
+  'loop',
+  'domed',
+  'unmarked',
+  'wide',
+  'depth',
+  'side',
+  'counted',
+  'spaces',
+];
