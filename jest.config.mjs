@@ -1,4 +1,4 @@
-/** Core and server run through esbuild; the app through jest-expo. */
+/** Core, server and the browser tests run through esbuild; the app through jest-expo. */
 const node = (name) => ({
   displayName: name,
   rootDir: `${import.meta.dirname}/${name}`,
@@ -11,5 +11,5 @@ const node = (name) => ({
 
 export default {
   testTimeout: 60_000,
-  projects: [node('core'), node('server'), '<rootDir>/app/jest.config.cjs'],
+  projects: [node('core'), node('server'), node('e2e'), '<rootDir>/app/jest.config.cjs'],
 };

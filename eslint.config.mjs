@@ -1,0 +1,96 @@
+import { fileURLToPath } from 'node:url';
+import expo from 'eslint-config-expo/flat.js';
+import prettier from 'eslint-config-prettier';
+
+const root = fileURLToPath(new URL('.', import.meta.url));
+const at = (path) => `${root}${path}`;
+
+/** Inside core, a folder may import itself and those before it. */
+const CORE_ORDER = [
+  'quantity',
+  'edition',
+  'box',
+  'fill',
+  'shorthand',
+  'check',
+  'remedy',
+  'splice',
+  'terminal',
+  'circuit',
+  'cutin',
+  'fold',
+  'outage',
+  'parts',
+  'vessel',
+  'drill',
+];
+
+const coreZones = CORE_ORDER.flatMap((folder, nth) =>
+  CORE_ORDER.slice(nth + 1).map((later) => ({
+    target: at(`core/src/${folder}/!(*.test).ts`),
+    from: at(`core/src/${later}`),
+    message: `core/${folder} comes before core/${later}.`,
+  })),
+);
+
+export default [
+  { ignores: ['**/node_modules/**', '**/dist/**', '**/.expo/**', '**/*-env.d.ts'] },
+  ...expo,
+  {
+    files: ['**/*.ts', '**/*.tsx'],
+    settings: {
+      'import/resolver': {
+        typescript: { project: ['core', 'server', 'app', 'e2e'].map((part) => at(`${part}/tsconfig.json`)) },
+      },
+    },
+    rules: {
+      // A Zod schema and its type share a name.
+      '@typescript-eslint/no-redeclare': 'off',
+      'import/no-named-as-default-member': 'off',
+      '@typescript-eslint/no-explicit-any': 'error',
+      '@typescript-eslint/no-non-null-assertion': 'error',
+      'import/no-cycle': 'error',
+      'import/no-restricted-paths': [
+        'error',
+        {
+          zones: [
+            ...coreZones,
+            { target: at('core'), from: at('server'), message: 'core knows no server.' },
+            { target: at('core'), from: at('app'), message: 'core knows no app.' },
+            { target: at('core'), from: at('bin'), message: 'core knows no command line.' },
+            { target: at('server'), from: at('app'), message: 'the server knows no app.' },
+            { target: at('app'), from: at('server'), message: 'the app talks to the server over HTTP.' },
+            { target: at('app/src/ui'), from: at('app/src/app'), message: 'routes compose the ui.' },
+            { target: at('bin'), from: at('server'), message: 'the command line calls core.' },
+          ],
+        },
+      ],
+    },
+  },
+  {
+    files: ['core/src/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'no-restricted-globals': [
+        'error',
+        ...['window', 'document', 'process', 'fetch', 'localStorage', 'setTimeout', 'console'].map(
+          (name) => ({
+            name,
+            message: 'core is pure: no DOM, no Node, no I/O, no clock.',
+          }),
+        ),
+      ],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Math', property: 'random', message: 'core takes its randomness from the caller.' },
+        { object: 'Date', property: 'now', message: 'core takes the time from the caller.' },
+      ],
+      'no-restricted-imports': ['error', { patterns: ['node:*', 'react', 'react-native', 'express'] }],
+    },
+  },
+  {
+    files: ['**/*.cjs', 'app/*.js'],
+    languageOptions: { globals: { __dirname: 'readonly', process: 'readonly' } },
+  },
+  prettier,
+];

@@ -1,0 +1,98 @@
+/** What both commands need first: packages from the lock file, the exported app, a browser for the tests. */
+import { spawnSync } from 'node:child_process';
+import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { createHash } from 'node:crypto';
+import { join } from 'node:path';
+
+export const ROOT = join(import.meta.dirname, '..');
+
+/** Runs a command with its output shown; gives its exit code. */
+export function run(command, args, options = {}) {
+  const done = spawnSync(command, args, { cwd: ROOT, stdio: 'inherit', ...options });
+  if (done.error) {
+    console.error(`${command} cannot be run: ${done.error.message}`);
+    return 1;
+  }
+  return done.status ?? 1;
+}
+
+/** Installs the packages of the lock file when they are missing or another lock file's. */
+export function ensurePackages() {
+  const lock = createHash('sha256')
+    .update(readFileSync(join(ROOT, 'package-lock.json')))
+    .digest('hex');
+  const mark = join(ROOT, 'node_modules/.dense-pack-lock');
+  if (existsSync(mark) && readFileSync(mark, 'utf8') === lock) return;
+  console.log('Installing packages from the lock file. SQLite is compiled here: this takes a few minutes.');
+  // The SQLite binding is compiled on this machine; -O1 takes a third of the time and inserts as fast.
+  const env = { CFLAGS: '-O1', CXXFLAGS: '-O1', ...process.env };
+  const code = run('npm', ['ci', '--no-audit', '--no-fund'], { env });
+  if (code !== 0) {
+    console.error(
+      'The packages could not be installed: npm needs its registry, and a C++ compiler for SQLite.',
+    );
+    process.exit(code);
+  }
+  writeFileSync(mark, lock);
+}
+
+function newest(path) {
+  if (!existsSync(path)) return 0;
+  const stat = statSync(path);
+  if (!stat.isDirectory()) return stat.mtimeMs;
+  return Math.max(0, ...readdirSync(path).map((name) => newest(join(path, name))));
+}
+
+const APP_SOURCES = [
+  'app/src',
+  'app/public',
+  'app/app.json',
+  'app/babel.config.js',
+  'app/metro.config.js',
+  'app/tailwind.config.js',
+  'core/src',
+  'package-lock.json',
+];
+
+/** Exports the web app when a source is newer than the last export. */
+export function ensureApp() {
+  const built = join(ROOT, 'app/dist/.built');
+  const sources = Math.max(...APP_SOURCES.map((path) => newest(join(ROOT, path))));
+  if (existsSync(built) && Number(readFileSync(built, 'utf8')) >= sources) return;
+  console.log('Building the app.');
+  const code = run('npx', ['expo', 'export', '--platform', 'web', '--output-dir', 'dist'], {
+    cwd: join(ROOT, 'app'),
+    env: { ...process.env, CI: '1', EXPO_NO_TELEMETRY: '1', EXPO_OFFLINE: '1' },
+    stdio: ['ignore', 'ignore', 'inherit'],
+  });
+  if (code !== 0) {
+    console.error('The app could not be built; the lines above say why.');
+    process.exit(code);
+  }
+  writeFileSync(built, String(sources));
+}
+
+/** The browser for the tests, installed from Debian's packages when it is missing. */
+export function ensureChromium() {
+  const found = [process.env.CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser'].find(
+    (path) => path && existsSync(path),
+  );
+  if (found) return found;
+  const refuse = (why) => {
+    console.error(
+      `The browser tests need Chromium: ${why} Install it (apt-get install chromium) or name one with CHROMIUM=/path.`,
+    );
+    process.exit(1);
+  };
+  if (process.getuid?.() !== 0) refuse('it is not installed, and installing it takes root.');
+  console.log('Installing Chromium from Debian’s packages.');
+  const quiet = {
+    stdio: ['ignore', 'ignore', 'inherit'],
+    env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+  };
+  if (run('apt-get', ['update', '-qq'], quiet) !== 0) refuse('apt-get update failed.');
+  if (run('apt-get', ['install', '-y', '-qq', 'chromium'], quiet) !== 0)
+    refuse('apt-get could not install it.');
+  if (!existsSync('/usr/bin/chromium')) refuse('the package brought no /usr/bin/chromium.');
+  return '/usr/bin/chromium';
+}
