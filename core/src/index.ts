@@ -13,3 +13,8 @@ export * from './quantity/volume.ts';
 export * from './shorthand/errors.ts';
 export * from './shorthand/print.ts';
 export * from './shorthand/read.ts';
+export * from './box/record.ts';
+export * from './box/edit.ts';
+export * from './vessel/pack.ts';
+export * from './vessel/tiles.ts';
+export * from './shorthand/piece.ts';

@@ -69,7 +69,6 @@ const count = z.int().min(1, 'must be at least 1').max(LIMITS.count, `must be at
 const label = z
   .string()
   .max(LIMITS.label, `must be at most ${LIMITS.label} characters`)
-  // eslint-disable-next-line no-control-regex
   .regex(/^[^\u0000-\u001f\u007f]*$/, 'must be one line of text');
 const id = z.string().regex(/^[a-z0-9-]{1,40}$/, 'must be 1 to 40 of a–z, 0–9 and “-”');
 const side = z.enum(SIDES);

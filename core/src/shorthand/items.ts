@@ -1,32 +1,15 @@
 /** Reads one item of a count line into what has been read so far. */
-import type { Item, Shell } from '../box/document.ts';
+import type { Item } from '../box/document.ts';
 import { CABLE_MAKES, CABLE_ROLES, DEVICES, SIDES } from '../box/words.ts';
-import { type EditionId, EDITION_IDS } from '../edition/index.ts';
+import { EDITION_IDS } from '../edition/index.ts';
 import { printLength, readLength } from '../quantity/length.ts';
 import { NUMBER } from '../quantity/number.ts';
 import { nearestWord } from './errors.ts';
+import { atEnd, type Problem, type Reading } from './reading.ts';
 import type { Scanner } from './scanner.ts';
 import { readShellItem } from './shell.ts';
 import { readSize, SIZE_EXPECTED } from './size.ts';
 import { DEVICE_ALIASES, LATER_WORDS } from './words.ts';
-
-type WithOptional<T> = { -readonly [K in keyof T]?: T[K] | undefined };
-
-/** What has been read of a line, not yet checked by the document's schema. */
-export interface Reading {
-  edition?: EditionId;
-  shell: WithOptional<Shell>;
-  flaps?: 'count';
-  items: (Partial<Item> & { id: string; kind: Item['kind'] })[];
-  /** The item that gave the box its volume. */
-  boxFrom: string | undefined;
-}
-
-/** What was expected where reading stopped; empty when the first word itself is not known. */
-export interface Problem {
-  readonly expected: string;
-  readonly nearest?: string;
-}
 
 type Draft = { kind: Item['kind'] } & Record<string, unknown>;
 
@@ -277,9 +260,4 @@ function readOn(scan: Scanner, draft: Draft): Problem | 'read' | undefined {
   if ('size' in draft) return { expected: 'only one size after “@”' };
   draft.size = size;
   return 'read';
-}
-
-/** Undefined when nothing is left to read. */
-export function atEnd(scan: Scanner, expected: string): Problem | undefined {
-  return scan.done ? undefined : { expected: `${expected}, not “${scan.rest}”` };
 }

@@ -7,7 +7,8 @@ import { BoxDocument } from '../box/document.ts';
 import { findRefusals } from '../fill/refusals.ts';
 import { type EditionId, editionOf, DEFAULT_EDITION } from '../edition/index.ts';
 import { nearestWord, type Unreadable } from './errors.ts';
-import { readItem, type Reading } from './items.ts';
+import { readItem } from './items.ts';
+import type { Reading } from './reading.ts';
 import { type RawItem, Scanner, splitLine } from './scanner.ts';
 import { FIRST_WORDS } from './words.ts';
 

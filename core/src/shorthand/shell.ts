@@ -5,7 +5,7 @@ import { printLength, readLength } from '../quantity/length.ts';
 import { NUMBER } from '../quantity/number.ts';
 import { printVolume, readVolume } from '../quantity/volume.ts';
 import { nearestWord } from './errors.ts';
-import { atEnd, type Problem, type Reading } from './items.ts';
+import { atEnd, type Problem, type Reading } from './reading.ts';
 import type { Scanner } from './scanner.ts';
 import { readSize, SIZE_EXPECTED } from './size.ts';
 

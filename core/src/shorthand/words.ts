@@ -1,6 +1,5 @@
 /** Words of the count line, beyond those of the box document. */
-import { EDITION_IDS } from '../edition/index.ts';
-import { BOX_CODES } from '../edition/index.ts';
+import { BOX_CODES, EDITION_IDS } from '../edition/index.ts';
 import { CABLE_MAKES, CABLE_ROLES, DEVICES, MATERIALS, MOUNTS } from '../box/words.ts';
 
 /** Other ways to write a device; the first form is what is printed. */

@@ -1,0 +1,16 @@
+/** Reads a single item of a count line, such as `12/2` or `clamps`, for adding it to a box. */
+import type { NewItem } from '../box/edit.ts';
+import { readCountLine } from './read.ts';
+
+/**
+ * The item that a piece of a count line stands for.
+ * @throws TypeError when it is not exactly one item: pieces are written by us, not typed by a person
+ */
+export function itemFrom(piece: string): NewItem {
+  // A size of its own lets a device be read without the box it will stand in.
+  const read = readCountLine(/^\d*\s*x?\s*[a-z]/i.test(piece) ? `pigtails 1x14, ${piece}` : piece);
+  const item = read.ok ? read.box.items.at(-1) : undefined;
+  if (!item || (read.ok && read.spans.length > 2)) throw new TypeError(`“${piece}” is not one item`);
+  const { id: _id, ...rest } = item;
+  return rest as NewItem;
+}

@@ -1,0 +1,27 @@
+/** What a count line has come to so far, and what went wrong. */
+import type { Item, Shell } from '../box/document.ts';
+import type { EditionId } from '../edition/index.ts';
+import type { Scanner } from './scanner.ts';
+
+type WithOptional<T> = { -readonly [K in keyof T]?: T[K] | undefined };
+
+/** What has been read of a line, not yet checked by the document's schema. */
+export interface Reading {
+  edition?: EditionId;
+  shell: WithOptional<Shell>;
+  flaps?: 'count';
+  items: (Partial<Item> & { id: string; kind: Item['kind'] })[];
+  /** The item that gave the box its volume. */
+  boxFrom: string | undefined;
+}
+
+/** What was expected where reading stopped; empty when the first word itself is not known. */
+export interface Problem {
+  readonly expected: string;
+  readonly nearest?: string;
+}
+
+/** Undefined when nothing is left to read. */
+export function atEnd(scan: Scanner, expected: string): Problem | undefined {
+  return scan.done ? undefined : { expected: `${expected}, not “${scan.rest}”` };
+}
