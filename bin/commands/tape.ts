@@ -1,0 +1,33 @@
+/** The tape as text, its figures under one another. */
+import { type Amount, showAmount, unitName } from '@dense-pack/core/fill/amount';
+import { editionOf } from '@dense-pack/core/edition/index';
+import type { Tally } from '@dense-pack/core/fill/tally';
+import { verdictWords } from '@dense-pack/core/fill/verdict';
+
+/** The whole count as lines of text: what counts, what it adds up to, what was left out, what to know. */
+export function tapeText(counted: Tally): string {
+  const show = (value: Amount) => showAmount(value, counted.unit);
+  const rows: [what: string, sum: string, total: string][] = counted.lines.map((line) => [
+    `${line.section}  ${line.what}${line.space === undefined ? '' : ` (space ${line.space})`}`,
+    `${line.count} × ${show(line.each)}`,
+    show(line.total),
+  ]);
+  rows.push(['fill', '', show(counted.fill)]);
+  if (counted.capacity !== null) rows.push(['box', '', show(counted.capacity)]);
+  if (counted.margin !== null) {
+    rows.push([counted.margin < 0 ? 'over by' : 'left', '', show(Math.abs(counted.margin) as Amount)]);
+  }
+  const wide = Math.max(...rows.map(([what]) => what.length));
+  const sums = Math.max(...rows.map(([, sum]) => sum.length));
+  const totals = Math.max(...rows.map(([, , total]) => total.length));
+  const lines = rows.map(
+    ([what, sum, total]) => `${what.padEnd(wide)}  ${sum.padStart(sums)}  ${total.padStart(totals)}`,
+  );
+  return [
+    `${editionOf(counted.edition).name}, ${unitName(counted.unit)}`,
+    ...lines,
+    ...counted.notCounted.map((one) => `not counted: ${one.what}. ${one.reason}`),
+    ...counted.warnings.map((warning) => `note: ${warning.text}`),
+    verdictWords(counted).toUpperCase().slice(0, 1) + verdictWords(counted).slice(1),
+  ].join('\n');
+}
