@@ -1,0 +1,78 @@
+/** The Express application: the API and the built app from one process. */
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+import compression from 'compression';
+import express, { type Express } from 'express';
+import helmet from 'helmet';
+import type { Db } from './database.ts';
+import { answerErrors } from './routes/answers.ts';
+import { api } from './routes/api.ts';
+
+export interface Options {
+  /** The exported web app; without it, only the API is served. */
+  readonly appFolder?: string;
+  readonly clock?: () => Date;
+}
+
+const DAY_MS = 86_400_000;
+
+/** Builds the application over an open database. */
+export function application(db: Db, { appFolder, clock = () => new Date() }: Options = {}): Express {
+  const app = express();
+  app.disable('x-powered-by');
+  app.set('trust proxy', false);
+  app.use(
+    helmet({
+      // Served on loopback over plain HTTP: nothing may be upgraded to HTTPS.
+      strictTransportSecurity: false,
+      contentSecurityPolicy: {
+        useDefaults: false,
+        directives: {
+          defaultSrc: ["'self'"],
+          scriptSrc: ["'self'"],
+          // React Native's web target sets styles on elements and in one style sheet it makes itself.
+          styleSrc: ["'self'", "'unsafe-inline'"],
+          imgSrc: ["'self'", 'data:', 'blob:'],
+          fontSrc: ["'self'"],
+          connectSrc: ["'self'"],
+          workerSrc: ["'self'"],
+          manifestSrc: ["'self'"],
+          objectSrc: ["'none'"],
+          baseUri: ["'none'"],
+          formAction: ["'self'"],
+          frameAncestors: ["'none'"],
+        },
+      },
+    }),
+  );
+  app.use(compression());
+  app.use('/api/v1', api(db, clock));
+  if (appFolder !== undefined && existsSync(join(appFolder, 'index.html'))) serveApp(app, appFolder);
+  app.use(answerErrors);
+  return app;
+}
+
+function serveApp(app: Express, folder: string) {
+  app.use(
+    express.static(folder, {
+      index: 'index.html',
+      setHeaders(response, file) {
+        // Metro puts a content hash into the names below _expo and assets.
+        const hashed = /[\\/](_expo|assets)[\\/]/.test(file);
+        response.setHeader(
+          'Cache-Control',
+          hashed ? `public, max-age=${(365 * DAY_MS) / 1000}, immutable` : 'no-cache',
+        );
+      },
+    }),
+  );
+  app.get('/{*rest}', (request, response, next) => {
+    // Only navigations get the single page: a missing file stays missing.
+    if (!request.accepts('html') || /\.[a-z0-9]+$/i.test(request.path)) return next();
+    response.setHeader('Cache-Control', 'no-cache');
+    response.sendFile('index.html', { root: folder });
+  });
+  app.use((_request, response) => {
+    response.status(404).type('text/plain').send('There is no such file.');
+  });
+}

@@ -1,0 +1,65 @@
+/** Opens the database file and brings its schema up to date. */
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import Database from 'better-sqlite3';
+
+export type Db = Database.Database;
+
+/** A database that cannot be used, in one sentence for the person who started the server. */
+export class DatabaseRefused extends Error {}
+
+/** The numbered `.sql` files, in order; number N brings `user_version` from N − 1 to N. */
+function migrations(folder: string): { number: number; sql: string }[] {
+  return readdirSync(folder)
+    .filter((file) => /^\d{4}-.*\.sql$/.test(file))
+    .sort()
+    .map((file) => ({ number: Number(file.slice(0, 4)), sql: readFileSync(join(folder, file), 'utf8') }));
+}
+
+/**
+ * Opens (or makes) the database file.
+ * @param file path, or `:memory:`
+ * @param folder where the migrations are
+ * @throws DatabaseRefused when it cannot be written, is no database, or was written by a newer version
+ */
+export function openDatabase(file: string, folder: string): Db {
+  let db: Db;
+  try {
+    db = new Database(file);
+    db.pragma('busy_timeout = 5000');
+    db.pragma('journal_mode = WAL');
+    db.pragma('foreign_keys = ON');
+    db.pragma('synchronous = FULL');
+  } catch (error) {
+    throw new DatabaseRefused(
+      `The database file ${file} cannot be opened for writing (${error instanceof Error ? error.message : String(error)}).`,
+    );
+  }
+  try {
+    migrate(db, file, migrations(folder));
+  } catch (error) {
+    db.close();
+    if (error instanceof DatabaseRefused) throw error;
+    throw new DatabaseRefused(
+      `The database file ${file} cannot be brought up to date (${error instanceof Error ? error.message : String(error)}).`,
+    );
+  }
+  return db;
+}
+
+function migrate(db: Db, file: string, steps: readonly { number: number; sql: string }[]) {
+  const newest = steps.at(-1)?.number ?? 0;
+  const run = db.transaction(() => {
+    const current = db.pragma('user_version', { simple: true }) as number;
+    if (current > newest) {
+      throw new DatabaseRefused(
+        `The database file ${file} has schema ${current}, newer than the ${newest} this version knows: use the newer version, or another file.`,
+      );
+    }
+    for (const step of steps.filter(({ number }) => number > current)) {
+      db.exec(step.sql);
+      db.pragma(`user_version = ${step.number}`);
+    }
+  });
+  run.immediate();
+}

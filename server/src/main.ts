@@ -1,0 +1,54 @@
+/** Starts the server: `--demo` seeds the demo house once, `--reset` seeds it anew. */
+import { join, resolve } from 'node:path';
+import { parseArgs } from 'node:util';
+import { application } from './application.ts';
+import { DatabaseRefused, openDatabase } from './database.ts';
+import { hasDemo, seedDemo } from './demo.ts';
+import { CannotListen, closeOnSignal, listen } from './serve.ts';
+
+const DEFAULT_PORT = 4310;
+
+function portFrom(text: string | undefined): number {
+  if (text === undefined || text === '') return DEFAULT_PORT;
+  const port = Number(text);
+  if (!/^\d+$/.test(text) || port > 65_535) {
+    throw new CannotListen(`PORT must be a number from 0 to 65535, not “${text}”.`);
+  }
+  return port;
+}
+
+async function start(): Promise<void> {
+  const { values } = parseArgs({
+    options: {
+      demo: { type: 'boolean', default: false },
+      reset: { type: 'boolean', default: false },
+      app: { type: 'string' },
+    },
+  });
+  const port = portFrom(process.env['PORT']);
+  const file = resolve(
+    process.env['DENSE_PACK_DB'] ?? (values.demo ? 'dense-pack-demo.db' : 'dense-pack.db'),
+  );
+  const db = openDatabase(file, join(import.meta.dirname, 'migrations'));
+  if (values.reset || (values.demo && !hasDemo(db))) seedDemo(db, new Date());
+  const appFolder = resolve(values.app ?? join(import.meta.dirname, '../../app/dist'));
+  try {
+    const { server, address } = await listen(application(db, { appFolder }), port);
+    closeOnSignal(server, () => {
+      db.close();
+      console.log('Closed. Everything is saved.');
+    });
+    console.log(`Dense Pack is ready at ${address}`);
+    console.log(`Database: ${file}`);
+  } catch (error) {
+    db.close();
+    throw error;
+  }
+}
+
+start().catch((error: unknown) => {
+  if (error instanceof DatabaseRefused || error instanceof CannotListen) console.error(error.message);
+  else if (error instanceof TypeError && 'code' in error) console.error(error.message);
+  else console.error(error);
+  process.exit(1);
+});

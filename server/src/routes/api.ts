@@ -1,0 +1,73 @@
+/** The API under /api/v1. */
+import { randomUUID } from 'node:crypto';
+import { BoxChange, JobChange, NewBox, NewJob } from '@dense-pack/core';
+import { json, type Request, Router } from 'express';
+import type { Db } from '../database.ts';
+import { boxesOf, changeBox, createBox, deleteBox, readBox } from '../services/boxes.ts';
+import { Refused } from '../services/failures.ts';
+import { changeJob, createJob, deleteJob, listJobs, readJob } from '../services/jobs.ts';
+import { bodyAs } from './answers.ts';
+
+const idOf = (request: Request): string => String(request.params['id']);
+
+/** All routes of the API over one database. */
+export function api(db: Db, clock: () => Date): Router {
+  const router = Router();
+  const now = () => clock().toISOString();
+  router.use(json({ limit: '1mb', strict: true, type: ['application/json', 'application/*+json'] }));
+  router.use((request, _response, next) => {
+    const sends = ['POST', 'PUT', 'PATCH'].includes(request.method);
+    if (sends && !request.is(['application/json', 'application/*+json'])) {
+      throw new Refused(415, 'Only JSON is taken here', { detail: 'Send Content-Type: application/json.' });
+    }
+    next();
+  });
+
+  router.get('/health', (_request, response) => {
+    response.json({ status: 'ok' });
+  });
+
+  router.get('/jobs', (_request, response) => {
+    response.json({ jobs: listJobs(db) });
+  });
+  router.post('/jobs', (request, response) => {
+    const { id = randomUUID(), ...fields } = bodyAs(NewJob, request.body);
+    response.status(201).json(createJob(db, id, fields, now()));
+  });
+  router.get('/jobs/:id', (request, response) => {
+    const job = readJob(db, idOf(request));
+    response.json({ ...job, boxes: boxesOf(db, job.id) });
+  });
+  router.put('/jobs/:id', (request, response) => {
+    const { version, ...fields } = bodyAs(JobChange, request.body);
+    response.json(changeJob(db, idOf(request), fields, version, now()));
+  });
+  router.delete('/jobs/:id', (request, response) => {
+    deleteJob(db, idOf(request));
+    response.status(204).end();
+  });
+
+  router.get('/jobs/:id/boxes', (request, response) => {
+    response.json({ boxes: boxesOf(db, readJob(db, idOf(request)).id) });
+  });
+  router.post('/jobs/:id/boxes', (request, response) => {
+    const { id = randomUUID(), ...fields } = bodyAs(NewBox, request.body);
+    response.status(201).json(createBox(db, idOf(request), id, fields, now()));
+  });
+  router.get('/boxes/:id', (request, response) => {
+    response.json(readBox(db, idOf(request)));
+  });
+  router.put('/boxes/:id', (request, response) => {
+    const { version, ...fields } = bodyAs(BoxChange, request.body);
+    response.json(changeBox(db, idOf(request), fields, version, now()));
+  });
+  router.delete('/boxes/:id', (request, response) => {
+    deleteBox(db, idOf(request));
+    response.status(204).end();
+  });
+
+  router.use(() => {
+    throw new Refused(404, 'There is nothing at this address');
+  });
+  return router;
+}

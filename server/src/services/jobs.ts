@@ -1,0 +1,56 @@
+/** Jobs: plain SQL over the job table. */
+import { editionOf, type Job, type JobCard, type JobFields, tally } from '@dense-pack/core';
+import type { Db } from '../database.ts';
+import { boxesOf } from './boxes.ts';
+import { notFound, stale } from './failures.ts';
+import { findJob, jobOf, type JobRow } from './job-rows.ts';
+
+/** All jobs, newest change first, each with the verdicts of its boxes counted. */
+export function listJobs(db: Db): JobCard[] {
+  const rows = db.prepare<[], JobRow>('SELECT * FROM job ORDER BY updated_at DESC, id').all();
+  return rows.map((row) => {
+    const job = jobOf(row);
+    const boxes = boxesOf(db, job.id);
+    const verdicts = boxes.map(({ box }) => tally(box, editionOf(box.edition ?? job.edition)).verdict);
+    return {
+      ...job,
+      boxes: boxes.length,
+      over: verdicts.filter((verdict) => verdict === 'over').length,
+      unknown: verdicts.filter((verdict) => verdict === 'unknown').length,
+    };
+  });
+}
+
+/** @throws Refused 404 */
+export function readJob(db: Db, id: string): Job {
+  const job = findJob(db, id);
+  if (!job) throw notFound('job', id);
+  return job;
+}
+
+/** Makes a job. Sending the same id again gives the job that is there: a lost answer can be repeated. */
+export function createJob(db: Db, id: string, fields: JobFields, now: string, demo = false): Job {
+  db.prepare(
+    `INSERT INTO job (id, version, name, edition, note, demo, created_at, updated_at)
+     VALUES (?, 1, ?, ?, ?, ?, ?, ?) ON CONFLICT (id) DO NOTHING`,
+  ).run(id, fields.name, fields.edition, fields.note, demo ? 1 : 0, now, now);
+  return readJob(db, id);
+}
+
+/** @throws Refused 404, or 409 when `version` is not the stored one */
+export function changeJob(db: Db, id: string, fields: JobFields, version: number, now: string): Job {
+  const done = db
+    .prepare(
+      `UPDATE job SET version = version + 1, name = ?, edition = ?, note = ?, updated_at = ?
+       WHERE id = ? AND version = ?`,
+    )
+    .run(fields.name, fields.edition, fields.note, now, id, version);
+  const stored = readJob(db, id);
+  if (done.changes === 0) throw stale({ ...fields, version }, stored);
+  return stored;
+}
+
+/** Deletes a job and its boxes. @throws Refused 404 */
+export function deleteJob(db: Db, id: string): void {
+  if (db.prepare('DELETE FROM job WHERE id = ?').run(id).changes === 0) throw notFound('job', id);
+}
