@@ -1,0 +1,3 @@
+import { JobsScreen } from '@/ui/jobs/JobsScreen';
+
+export default JobsScreen;

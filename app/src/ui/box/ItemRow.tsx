@@ -1,0 +1,41 @@
+/** An item of the box with its count, to change or take out. */
+import type { BoxDocument, Item } from '@dense-pack/core/box/document';
+import { removeItem, setCount } from '@dense-pack/core/box/edit';
+import { DEVICES } from '@dense-pack/core/box/words';
+import { printItem } from '@dense-pack/core/shorthand/print';
+import Trash from 'lucide-react-native/icons/trash';
+import { View } from 'react-native';
+import { IconPress, Stepper } from '../parts/Press';
+import { Words } from '../parts/Words';
+
+interface ItemRowProps {
+  readonly item: Item;
+  readonly box: BoxDocument;
+  readonly onChange: (box: BoxDocument) => void;
+}
+
+/** What an item is called, without its count. */
+export function itemName(item: Item): string {
+  if (item.kind === 'device') {
+    return `${DEVICES[item.device]}${item.size === undefined ? '' : `, on ${item.size} AWG`}`;
+  }
+  return item.kind === 'barrier' ? printItem(item) : printItem({ ...item, count: 1 });
+}
+
+export function ItemRow({ item, box, onChange }: ItemRowProps) {
+  const name = itemName(item);
+  return (
+    <View className="min-h-thumb flex-row items-center gap-2 border-b border-hair py-1">
+      <Words className="min-w-0 flex-1">{name}</Words>
+      {item.kind !== 'barrier' && (
+        <Stepper
+          label={name}
+          value={item.count}
+          least={1}
+          onChange={(count) => onChange(setCount(box, item.id, count))}
+        />
+      )}
+      <IconPress label={`Remove ${name}`} icon={Trash} onPress={() => onChange(removeItem(box, item.id))} />
+    </View>
+  );
+}

@@ -1,0 +1,31 @@
+/** The count line: the whole box in one typed line, read as it is typed. */
+import type { BoxDocument } from '@dense-pack/core/box/document';
+import type { Job } from '@dense-pack/core/box/record';
+import { printCountLine } from '@dense-pack/core/shorthand/print';
+import { View } from 'react-native';
+import { QuickLine } from '../../parts/QuickLine';
+import { Words } from '../../parts/Words';
+
+interface TypePanelProps {
+  readonly box: BoxDocument;
+  readonly job: Job;
+  readonly onChange: (box: BoxDocument) => void;
+}
+
+export function TypePanel({ box, job, onChange }: TypePanelProps) {
+  const line = printCountLine(box);
+  return (
+    <View className="gap-2">
+      <Words heading={2} strong>
+        The box in one line
+      </Words>
+      <QuickLine
+        key={line}
+        start={line}
+        edition={box.edition ?? job.edition}
+        action="Use this line"
+        onRead={onChange}
+      />
+    </View>
+  );
+}

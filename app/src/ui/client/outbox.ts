@@ -1,0 +1,310 @@
+/**
+ * The outbox: every change is written to the browser's own store at once and sent when the server
+ * answers. It is free of React; `queries.ts` is the thin adapter.
+ *
+ * One entry a record: a later change takes the place of an earlier one that was not sent yet. Entries
+ * live in localStorage, so they survive a reload, a kill and a second tab.
+ */
+import {
+  BoxChange,
+  BoxFields,
+  BoxRecord,
+  Job,
+  JobFields,
+  NewBox,
+  NewJob,
+  RecordId,
+} from '@dense-pack/core/box/record';
+import { z } from 'zod';
+import { ProblemAnswer, request, ServerAway } from './api';
+
+const PREFIX = 'dense-pack/outbox/';
+
+const common = {
+  /** Order of first making: a job goes before its boxes. */
+  order: z.number(),
+  /** Goes up with each change, so that an answer to an older one is known as such. */
+  turn: z.number(),
+};
+
+/** A change that waits to be sent. */
+export const Entry = z.discriminatedUnion('what', [
+  z.object({ ...common, what: z.literal('job'), id: RecordId, fields: JobFields, madeAt: z.iso.datetime() }),
+  z.object({
+    ...common,
+    what: z.literal('box'),
+    id: RecordId,
+    jobId: RecordId,
+    fields: BoxFields,
+    /** Version the change was made from; null for a box the server has not got yet. */
+    from: z.int().nullable(),
+    madeAt: z.iso.datetime(),
+    /** The stored box, where someone else changed it in the meantime. */
+    conflict: BoxRecord.optional(),
+    /** Why the server refused it. */
+    refused: z.string().optional(),
+  }),
+  z.object({ ...common, what: z.literal('delete'), id: RecordId, of: z.enum(['boxes', 'jobs']) }),
+]);
+export type Entry = z.output<typeof Entry>;
+export type BoxEntry = Extract<Entry, { what: 'box' }>;
+
+/** Whether the server answered last time; `unsent` counts entries that wait. */
+export interface OutboxState {
+  readonly away: boolean;
+  readonly sending: boolean;
+  readonly entries: readonly Entry[];
+}
+
+interface Store {
+  readonly length: number;
+  key(nth: number): string | null;
+  getItem(key: string): string | null;
+  setItem(key: string, value: string): void;
+  removeItem(key: string): void;
+}
+
+/** What the outbox tells when the server took something. */
+export interface Arrivals {
+  box(record: BoxRecord): void;
+  job(job: Job): void;
+  deleted(id: string): void;
+}
+
+const RETRY_MS = [1000, 2000, 5000, 15_000];
+
+export class Outbox {
+  #listeners = new Set<() => void>();
+  #state: OutboxState;
+  #failures = 0;
+  #timer: ReturnType<typeof setTimeout> | undefined;
+  #running = false;
+  #again = false;
+
+  constructor(
+    private readonly store: Store,
+    private readonly arrivals: Arrivals,
+    /** Runs one tab at a time where the browser can tell tabs apart. */
+    private readonly alone: (work: () => Promise<void>) => Promise<void> = (work) => work(),
+  ) {
+    this.#state = { away: false, sending: false, entries: this.#read() };
+  }
+
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.#listeners.add(listener);
+    return () => this.#listeners.delete(listener);
+  };
+
+  readonly snapshot = (): OutboxState => this.#state;
+
+  /** Another tab changed the store. */
+  reload(): void {
+    this.#set({ entries: this.#read() });
+  }
+
+  entryOf(id: string): Entry | undefined {
+    return this.#state.entries.find((entry) => entry.id === id);
+  }
+
+  saveJob(id: string, fields: JobFields, madeAt: string): void {
+    this.#put({ ...this.#stamp(id), what: 'job', id, fields, madeAt });
+  }
+
+  /** @param from the version this change was made from; null for a new box */
+  saveBox(id: string, jobId: string, fields: BoxFields, from: number | null, madeAt: string): void {
+    const before = this.entryOf(id);
+    const earlier = before?.what === 'box' ? before : undefined;
+    this.#put({
+      ...this.#stamp(id),
+      what: 'box',
+      id,
+      jobId,
+      fields,
+      from: earlier ? earlier.from : from,
+      madeAt: earlier?.madeAt ?? madeAt,
+      ...(earlier?.conflict ? { conflict: earlier.conflict } : {}),
+    });
+  }
+
+  /** Settles a conflict: `mine` is sent over the stored version, `theirs` drops this change. */
+  settle(id: string, choice: 'mine' | 'theirs'): void {
+    const entry = this.entryOf(id);
+    if (entry?.what !== 'box') return;
+    const { conflict, refused: _refused, ...rest } = entry;
+    if (choice === 'theirs') {
+      this.#drop(id);
+      if (conflict) this.arrivals.box(conflict);
+      return;
+    }
+    this.#put({ ...rest, from: conflict?.version ?? rest.from, turn: rest.turn + 1 });
+  }
+
+  remove(of: 'boxes' | 'jobs', id: string): void {
+    const before = this.entryOf(id);
+    const neverSent = before?.what === 'box' && before.from === null;
+    if (neverSent && !this.#running) {
+      this.#drop(id);
+      this.arrivals.deleted(id);
+      return;
+    }
+    this.#put({ ...this.#stamp(id), what: 'delete', of, id });
+  }
+
+  /** Sends what waits, in order. Safe to call at any time. */
+  async flush(): Promise<void> {
+    if (this.#running) {
+      this.#again = true;
+      return;
+    }
+    this.#running = true;
+    clearTimeout(this.#timer);
+    try {
+      do {
+        this.#again = false;
+        await this.alone(() => this.#sendAll());
+      } while (this.#again && !this.#state.away);
+    } finally {
+      this.#running = false;
+      this.#set({ sending: false });
+    }
+    if (this.#state.away) {
+      const wait = RETRY_MS[Math.min(this.#failures, RETRY_MS.length) - 1] ?? 1000;
+      this.#timer = setTimeout(() => void this.flush(), wait);
+    }
+  }
+
+  async #sendAll(): Promise<void> {
+    this.#set({ entries: this.#read() });
+    const waiting = this.#state.entries.filter(
+      (entry) => entry.what !== 'box' || (!entry.conflict && !entry.refused),
+    );
+    // With nothing to send there is nothing to wait for.
+    this.#set(waiting.length > 0 ? { sending: true } : { away: false });
+    for (const entry of waiting) {
+      try {
+        await this.#send(entry);
+        this.#failures = 0;
+        this.#set({ away: false });
+      } catch (error) {
+        if (!(error instanceof ServerAway)) throw error;
+        this.#failures += 1;
+        this.#set({ away: true });
+        return;
+      }
+    }
+  }
+
+  async #send(entry: Entry): Promise<void> {
+    try {
+      if (entry.what === 'job') {
+        const body: z.input<typeof NewJob> = { id: entry.id, ...entry.fields };
+        const job = await request(Job, '/jobs', 'POST', body);
+        this.#settleSent(entry);
+        this.arrivals.job(job);
+      } else if (entry.what === 'delete') {
+        await request(z.undefined(), `/${entry.of}/${entry.id}`, 'DELETE').catch((error: unknown) => {
+          // Gone already is as good as deleted.
+          if (!(error instanceof ProblemAnswer && error.problem.status === 404)) throw error;
+        });
+        this.#settleSent(entry);
+        this.arrivals.deleted(entry.id);
+      } else {
+        await this.#sendBox(entry);
+      }
+    } catch (error) {
+      if (error instanceof ServerAway) throw error;
+      const words = error instanceof ProblemAnswer ? error.words : String(error);
+      if (entry.what === 'box') this.#mark(entry, { refused: words });
+      else this.#drop(entry.id);
+    }
+  }
+
+  async #sendBox(entry: BoxEntry): Promise<void> {
+    try {
+      let record: BoxRecord;
+      if (entry.from === null) {
+        const body: z.input<typeof NewBox> = { id: entry.id, ...entry.fields };
+        record = await request(BoxRecord, `/jobs/${entry.jobId}/boxes`, 'POST', body);
+        // A repeated POST answers the box as it was first stored: what changed since goes after it.
+        const { name, room, circuit, box } = record;
+        if (JSON.stringify({ name, room, circuit, box }) !== JSON.stringify(BoxFields.parse(entry.fields))) {
+          record = await request(BoxRecord, `/boxes/${entry.id}`, 'PUT', {
+            ...entry.fields,
+            version: record.version,
+          });
+        }
+      } else {
+        const body: z.input<typeof BoxChange> = { ...entry.fields, version: entry.from };
+        record = await request(BoxRecord, `/boxes/${entry.id}`, 'PUT', body);
+      }
+      this.arrivals.box(record);
+      this.#settleSent(entry, record.version);
+    } catch (error) {
+      const stored =
+        error instanceof ProblemAnswer && error.problem.status === 409
+          ? BoxRecord.safeParse(error.problem.stored)
+          : undefined;
+      if (!stored?.success) throw error;
+      this.#mark(entry, { conflict: stored.data });
+    }
+  }
+
+  /** The server took this entry. What was changed meanwhile stays, now made from the new version. */
+  #settleSent(entry: Entry, version?: number): void {
+    const now = this.#readOne(entry.id);
+    if (!now || now.turn === entry.turn) {
+      this.#drop(entry.id);
+      return;
+    }
+    if (now.what === 'box' && version !== undefined) this.#write({ ...now, from: version });
+    this.#again = true;
+  }
+
+  #mark(entry: BoxEntry, more: Partial<BoxEntry>): void {
+    const now = this.#readOne(entry.id);
+    this.#write({ ...(now?.what === 'box' ? now : entry), ...more });
+  }
+
+  #stamp(id: string): { order: number; turn: number } {
+    const before = this.entryOf(id);
+    const last = Math.max(0, ...this.#state.entries.map((entry) => entry.order));
+    return { order: before?.order ?? last + 1, turn: (before?.turn ?? 0) + 1 };
+  }
+
+  #put(entry: Entry): void {
+    this.#write(entry);
+    void this.flush();
+  }
+
+  #write(entry: Entry): void {
+    this.store.setItem(`${PREFIX}${entry.id}`, JSON.stringify(entry));
+    this.#set({ entries: this.#read() });
+  }
+
+  #drop(id: string): void {
+    this.store.removeItem(`${PREFIX}${id}`);
+    this.#set({ entries: this.#read() });
+  }
+
+  #readOne(id: string): Entry | undefined {
+    const text = this.store.getItem(`${PREFIX}${id}`);
+    const parsed = text === null ? undefined : Entry.safeParse(JSON.parse(text));
+    return parsed?.success ? parsed.data : undefined;
+  }
+
+  #read(): Entry[] {
+    const found: Entry[] = [];
+    for (let nth = 0; nth < this.store.length; nth += 1) {
+      const key = this.store.key(nth);
+      if (!key?.startsWith(PREFIX)) continue;
+      const entry = this.#readOne(key.slice(PREFIX.length));
+      if (entry) found.push(entry);
+    }
+    return found.sort((a, b) => a.order - b.order);
+  }
+
+  #set(change: Partial<OutboxState>): void {
+    this.#state = { ...this.#state, ...change };
+    for (const listener of this.#listeners) listener();
+  }
+}

@@ -1,0 +1,92 @@
+/** All jobs, and the one big way to begin: a new box. */
+import { DEFAULT_EDITION, editionOf } from '@dense-pack/core/edition/index';
+import { EMPTY_BOX } from '@dense-pack/core/box/document';
+import type { JobCard } from '@dense-pack/core/box/record';
+import { Link, router } from 'expo-router';
+import BoxIcon from 'lucide-react-native/icons/box';
+import Plus from 'lucide-react-native/icons/plus';
+import { useState } from 'react';
+import { Pressable, View } from 'react-native';
+import { makeBox, makeJob, useJobs } from '../client/queries';
+import { Loading, Notice } from '../parts/Notice';
+import { Button } from '../parts/Press';
+import { Screen } from '../parts/Screen';
+import { Words } from '../parts/Words';
+import { ThemeSwitch } from '../theme/ThemeSwitch';
+import { NewJobForm, todaysJobName } from './NewJobForm';
+
+/** The address of a box, and the panel it opens with. */
+export function boxHref(jobId: string, boxId: string, panel?: string): string {
+  return `/job/${jobId}/box/${boxId}${panel === undefined ? '' : `?panel=${panel}`}`;
+}
+
+export function JobsScreen() {
+  const { jobs, isLoading, error, refetch } = useJobs();
+  const [making, setMaking] = useState(false);
+  const own = jobs?.find((job) => !job.demo);
+  const begin = () => {
+    const jobId = own?.id ?? makeJob({ name: todaysJobName(new Date()), edition: DEFAULT_EDITION, note: '' });
+    const nth = (own?.boxes ?? 0) + 1;
+    const boxId = makeBox(jobId, { name: `Box ${nth}`, room: '', circuit: '', box: EMPTY_BOX });
+    router.navigate(boxHref(jobId, boxId, 'shell') as never);
+  };
+  return (
+    <Screen
+      title="Dense Pack"
+      detail="Does the box legally hold it?"
+      actions={<ThemeSwitch />}
+      foot={
+        <View className="mx-auto w-full max-w-[760px] flex-row gap-2">
+          <Button label="New job" icon={Plus} className="flex-1" onPress={() => setMaking(true)} />
+          <Button label="New box" icon={BoxIcon} kind="main" className="flex-[2]" onPress={begin} />
+        </View>
+      }
+    >
+      {making && <NewJobForm onDone={() => setMaking(false)} />}
+      {isLoading && !jobs && <Loading what="the jobs" />}
+      {error && !jobs && (
+        <Notice title="The jobs cannot be read now" tone="unknown" live>
+          <Words tone="text-soft">
+            The server does not answer. You can begin a new box all the same: it is kept here and sent later.
+          </Words>
+          <Button label="Try again" onPress={() => void refetch()} />
+        </Notice>
+      )}
+      {jobs?.length === 0 && !making && (
+        <Notice title="No job yet">
+          Touch New box to begin at once; a job for today is made with it. Or make a job first and name it.
+        </Notice>
+      )}
+      {jobs?.map((job) => (
+        <Card key={job.id} job={job} />
+      ))}
+    </Screen>
+  );
+}
+
+function Card({ job }: { readonly job: JobCard }) {
+  const said = [
+    `${job.boxes} ${job.boxes === 1 ? 'box' : 'boxes'}`,
+    job.over > 0 ? `${job.over} over` : '',
+    job.unknown > 0 ? `${job.unknown} without an answer` : '',
+    editionOf(job.edition).name,
+  ].filter(Boolean);
+  return (
+    <Link href={`/job/${job.id}` as never} asChild>
+      <Pressable
+        role="link"
+        className="min-h-[72px] justify-center gap-1 rounded-card border border-line bg-sheet px-4 py-3 active:opacity-70"
+      >
+        <Words size="lead" strong>
+          {job.name}
+        </Words>
+        <Words tone={job.over > 0 ? 'text-over' : 'text-soft'}>{said.join(', ')}</Words>
+        {job.demo && (
+          <Words size="fine" tone="text-soft">
+            Invented demo data
+          </Words>
+        )}
+      </Pressable>
+    </Link>
+  );
+}

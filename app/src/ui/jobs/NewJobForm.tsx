@@ -1,0 +1,72 @@
+/** Making a job: a name is enough. */
+import { zodResolver } from '@hookform/resolvers/zod';
+import { JobFields } from '@dense-pack/core/box/record';
+import { EDITIONS } from '@dense-pack/core/edition/index';
+import { router } from 'expo-router';
+import { Controller, useForm } from 'react-hook-form';
+import { View } from 'react-native';
+import type { z } from 'zod';
+import { makeJob } from '../client/queries';
+import { Field } from '../parts/Field';
+import { Button, Chip } from '../parts/Press';
+import { Words } from '../parts/Words';
+
+/** A name for a job that is begun without one. @example 'Job of 24 Nov 2026' */
+export function todaysJobName(date: Date): string {
+  return `Job of ${new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric' }).format(date)}`;
+}
+
+export function NewJobForm({ onDone }: { readonly onDone: () => void }) {
+  const { control, handleSubmit, formState } = useForm<z.input<typeof JobFields>, unknown, JobFields>({
+    resolver: zodResolver(JobFields),
+    defaultValues: { name: todaysJobName(new Date()), edition: 'nec2023', note: '' },
+  });
+  const make = handleSubmit((fields) => {
+    const id = makeJob(fields);
+    onDone();
+    router.navigate(`/job/${id}` as never);
+  });
+  return (
+    <View className="gap-3 rounded-card border-2 border-action bg-sheet p-4" role="form" aria-label="New job">
+      <Controller
+        control={control}
+        name="name"
+        render={({ field }) => (
+          <Field
+            label="Name or address of the job"
+            value={field.value}
+            onChangeText={field.onChange}
+            onBlur={field.onBlur}
+            onSubmitEditing={() => void make()}
+            selectTextOnFocus
+            autoFocus
+            problem={formState.errors.name && `The name ${formState.errors.name.message}.`}
+          />
+        )}
+      />
+      <Words size="fine" strong>
+        Code adopted there
+      </Words>
+      <Controller
+        control={control}
+        name="edition"
+        render={({ field }) => (
+          <View className="flex-row flex-wrap gap-2">
+            {EDITIONS.map((edition) => (
+              <Chip
+                key={edition.id}
+                label={edition.name}
+                on={field.value === edition.id}
+                onPress={() => field.onChange(edition.id)}
+              />
+            ))}
+          </View>
+        )}
+      />
+      <View className="flex-row gap-2">
+        <Button label="Make job" kind="main" className="flex-1" onPress={() => void make()} />
+        <Button label="Cancel" onPress={onDone} />
+      </View>
+    </View>
+  );
+}

@@ -1,0 +1,73 @@
+/** The frame every screen stands in: a bar with the way back, a scrolling body, an optional foot. */
+import { router } from 'expo-router';
+import ArrowLeft from 'lucide-react-native/icons/arrow-left';
+import type { ReactNode } from 'react';
+import { ScrollView, View } from 'react-native';
+import { useOutbox } from '../client/queries';
+import { Notice } from './Notice';
+import { IconPress } from './Press';
+import { Words } from './Words';
+
+interface ScreenProps {
+  readonly title: string;
+  readonly detail?: string | undefined;
+  /** Where the way back leads; none on the first screen. */
+  readonly back?: { readonly label: string; readonly href: string } | undefined;
+  readonly actions?: ReactNode;
+  readonly foot?: ReactNode;
+  readonly children: ReactNode;
+  /** The body sets its own scrolling. */
+  readonly fixed?: boolean;
+}
+
+export function Screen({ title, detail, back, actions, foot, children, fixed = false }: ScreenProps) {
+  return (
+    <View className="h-full w-full bg-paper" role="main">
+      <View className="min-h-[56px] flex-row items-center gap-1 border-b border-hair bg-paper px-2">
+        {back ? (
+          <IconPress
+            label={`Back to ${back.label}`}
+            icon={ArrowLeft}
+            onPress={() => router.navigate(back.href as never)}
+          />
+        ) : (
+          <View className="w-2" />
+        )}
+        <View className="min-w-0 flex-1 py-1">
+          <Words heading={1} size="lead" strong numberOfLines={1}>
+            {title}
+          </Words>
+          {detail !== undefined && detail !== '' && (
+            <Words size="fine" tone="text-soft" numberOfLines={1}>
+              {detail}
+            </Words>
+          )}
+        </View>
+        {actions}
+      </View>
+      <AwayNotice />
+      {fixed ? (
+        <View className="min-h-0 flex-1">{children}</View>
+      ) : (
+        <ScrollView className="flex-1" contentContainerClassName="mx-auto w-full max-w-[760px] gap-3 p-4">
+          {children}
+        </ScrollView>
+      )}
+      {foot !== undefined && <View className="border-t border-hair bg-paper px-4 py-2">{foot}</View>}
+    </View>
+  );
+}
+
+/** Says that the server is away and how much waits, and nothing when all is well. */
+function AwayNotice() {
+  const { away, entries } = useOutbox();
+  if (!away) return null;
+  const waiting = entries.length;
+  return (
+    <View className="px-4 pt-2">
+      <Notice title="Server away: keep working" tone="unknown" live>
+        {`${waiting} ${waiting === 1 ? 'change is' : 'changes are'} kept on this phone and will be sent when it answers.`}
+      </Notice>
+    </View>
+  );
+}
