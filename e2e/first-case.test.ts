@@ -1,0 +1,199 @@
+/**
+ * The product's first case, driven as a person would: an 18.0 in³ plastic box, two 12/2 and a duplex,
+ * then a third 12/2. Expected figures: handbook, worked example 2 (NEC 314.16(B), values from memory).
+ */
+import { mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { violations } from './axe';
+import { type Hand, PHONE, WIDE, World } from './world';
+
+const world = new World();
+const PICTURES = join(__dirname, '../docs/screenshots');
+
+beforeAll(async () => {
+  await world.startServer();
+  await world.startBrowser();
+});
+afterAll(() => world.stop());
+
+async function finish(hand: Hand) {
+  expect(hand.complaints).toEqual([]);
+  await hand.page.browserContext().close();
+}
+
+async function makeTheBox(hand: Hand) {
+  await hand.touch('New job');
+  await hand.type('Name or address of the job', 'Test house');
+  await hand.touch('Make job');
+  await hand.touch('New box');
+  await hand.touch('18.0 in³');
+  await hand.touch('plastic');
+  await hand.touch('Cable');
+  await hand.touch('Add 12/2');
+  await hand.touch('Add 12/2');
+  await hand.touch('Device');
+  await hand.touch('Add duplex');
+}
+
+describe.each([
+  ['phone', PHONE],
+  ['wide', WIDE],
+])('the first case on a %s screen', (name, viewport) => {
+  test('is counted by touch, stays after a reload and after a restart of the server', async () => {
+    const hand = await world.page(viewport);
+    await hand.open('/');
+    await makeTheBox(hand);
+    await hand.sees('verdict', 'Legal, 2.25 in³ left');
+    await hand.sees('fill', '15.75');
+    await hand.sees('capacity', 'of 18.00 in³');
+    await hand.touch('Cable');
+    await hand.touch('Add 12/2');
+    await hand.sees('verdict', 'Over by 2.25 in³');
+    await hand.sees('fill', '20.25');
+    if (name === 'phone') await hand.touch('Count');
+    expect(await hand.all('tape-line')).toEqual([
+      '6 conductors entering, 12 AWG314.16(B)(1)6 × 2.2513.50',
+      'Duplex receptacle314.16(B)(4)2 × 2.254.50',
+      '3 equipment grounds314.16(B)(5)1 × 2.252.25',
+    ]);
+    await hand.saved();
+    await hand.page.reload({ waitUntil: 'networkidle0' });
+    await hand.sees('fill', '20.25');
+    await world.stopServer('SIGKILL');
+    await world.startServer();
+    await hand.page.reload({ waitUntil: 'networkidle0' });
+    await hand.sees('fill', '20.25');
+    await finish(hand);
+  });
+
+  test('is counted from one typed line', async () => {
+    const hand = await world.page(viewport);
+    await hand.open('/job/demo-house-on-the-hill');
+    await hand.touch('Type a box');
+    await hand.type('Count line', '18 in3 plastic, 3x 12/2, duplx');
+    await hand.sees('problem', 'Did you mean “duplex”?');
+    await hand.type('Count line', '18 in3 plastic, 3x 12/2, duplex');
+    await hand.touch('Add this box');
+    await hand.sees('verdict', 'Over by 2.25 in³');
+    await hand.saved();
+    await finish(hand);
+  });
+});
+
+test('a box is reached in at most ten touches from opening the app', async () => {
+  const hand = await world.page(PHONE);
+  await hand.open('/');
+  await hand.touch('New box');
+  await hand.touch('18.0 in³');
+  await hand.touch('Cable');
+  await hand.touch('Add 12/2');
+  await hand.touch('Add 12/2');
+  await hand.touch('Device');
+  await hand.touch('Add duplex');
+  await hand.sees('fill', '15.75');
+  await hand.touch('Cable');
+  await hand.touch('Add 12/2');
+  await hand.sees('verdict', 'Over by 2.25 in³');
+  expect(hand.touches).toBeLessThanOrEqual(10);
+  await finish(hand);
+});
+
+test('work goes on while the server is away, and arrives when it is back', async () => {
+  const hand = await world.page(PHONE);
+  await hand.open('/job/demo-house-on-the-hill/box/demo-den-outlet');
+  await hand.sees('fill', '15.75');
+  await world.stopServer();
+  await hand.touch('Cable');
+  await hand.touch('Add 12/2');
+  await hand.sees('fill', '20.25');
+  await hand.saysSomewhere('Server away: keep working');
+  await world.startServer();
+  await hand.saved();
+  const stored = await fetch(`${world.address}/api/v1/boxes/demo-den-outlet`);
+  expect((await stored.json()).box.items).toContainEqual(
+    expect.objectContaining({ kind: 'cable', count: 1, size: 12, conductors: 2 }),
+  );
+  await finish(hand);
+});
+
+test('two tabs: the second is told, and the person chooses', async () => {
+  const hand = await world.page(PHONE);
+  await hand.open('/job/demo-house-on-the-hill/box/demo-workshop-square');
+  await hand.sees('fill', '26.00');
+  // Someone else changes the stored box.
+  const url = `${world.address}/api/v1/boxes/demo-workshop-square`;
+  const { name, room, circuit, box, version } = await (await fetch(url)).json();
+  const put = await fetch(url, {
+    method: 'PUT',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ name: `${name}, seen`, room, circuit, box, version }),
+  });
+  expect(put.status).toBe(200);
+  await hand.touch('Cable');
+  await hand.touch('Add 14/2');
+  await hand.saysSomewhere('This box was changed elsewhere too');
+  await hand.touch('Keep yours');
+  await hand.saved();
+  expect(await (await fetch(url)).json()).toMatchObject({ version: version + 2, name });
+  await finish(hand);
+});
+
+test('a device on nothing is asked for its conductor, a bad volume is told what is accepted', async () => {
+  const hand = await world.page(PHONE);
+  await hand.open('/');
+  await hand.touch('New box');
+  await hand.type('Another volume, in³ (or write ml)', '10000');
+  await hand.page.keyboard.press('Enter');
+  await hand.sees('problem', 'at most 500 in³');
+  await hand.type('Another volume, in³ (or write ml)', 'big');
+  await hand.page.keyboard.press('Enter');
+  await hand.sees('problem', '“big” is not a volume');
+  await hand.touch('Device');
+  await hand.saysSomewhere('No conductor is in the box yet');
+  await hand.touch('12 AWG');
+  await hand.touch('Add duplex');
+  await hand.sees('fill', '4.50');
+  await finish(hand);
+});
+
+const VIEWS = [
+  ['jobs', '/'],
+  ['job', '/job/demo-house-on-the-hill'],
+  ['box-over', '/job/demo-house-on-the-hill/box/demo-kitchen-counter'],
+  ['box-legal', '/job/demo-house-on-the-hill/box/demo-workshop-square'],
+] as const;
+
+describe.each([
+  ['phone', PHONE],
+  ['wide', WIDE],
+])('on a %s screen', (size, viewport) => {
+  test.each(VIEWS)(
+    '%s has no accessibility violation in light and dark, and its picture is kept',
+    async (view, path) => {
+      // A server of its own demo data: pictures show what a new user sees.
+      const fresh = new World();
+      await fresh.startServer();
+      await fresh.startBrowser();
+      try {
+        const hand = await fresh.page(viewport);
+        for (const scheme of ['dark', 'light']) {
+          await hand.page.emulateMediaFeatures([
+            { name: 'prefers-color-scheme', value: scheme },
+            { name: 'prefers-reduced-motion', value: 'reduce' },
+          ]);
+          await hand.open(path);
+          expect(await violations(hand.page)).toEqual([]);
+          // Which pictures the docs keep: all on the phone in light, the boxes on a wide screen.
+          const kept = scheme === 'light' && (size === 'phone' || view.startsWith('box'));
+          if (kept && process.env['SCREENSHOTS']) {
+            mkdirSync(PICTURES, { recursive: true });
+            await hand.page.screenshot({ path: join(PICTURES, `${view}-${size}.png`) as `${string}.png` });
+          }
+        }
+        await finish(hand);
+      } finally {
+        await fresh.stop();
+      }
+    },
+  );
+});

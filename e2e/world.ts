@@ -1,0 +1,177 @@
+/** A server on a free port with its own database, and a browser to look at it. */
+import { type ChildProcess, spawn } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import puppeteer, { type Browser, type ElementHandle, type Page } from 'puppeteer-core';
+
+const ROOT = join(__dirname, '..');
+export const PHONE = { width: 390, height: 844, isMobile: true, hasTouch: true, deviceScaleFactor: 1 };
+export const WIDE = { width: 1280, height: 800, deviceScaleFactor: 1 };
+
+export class World {
+  readonly folder = mkdtempSync(join(tmpdir(), 'dense-pack-e2e-'));
+  #server: ChildProcess | undefined;
+  #browser: Browser | undefined;
+  address = '';
+  #port = '0';
+
+  /** Starts the server as `npm run demo` does, or again on the same database and port. */
+  async startServer(): Promise<void> {
+    const server = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts', '--demo'], {
+      cwd: ROOT,
+      env: { ...process.env, PORT: this.#port, DENSE_PACK_DB: join(this.folder, 'test.db') },
+      stdio: ['ignore', 'pipe', 'pipe'],
+    });
+    this.#server = server;
+    this.address = await new Promise((resolve, reject) => {
+      let said = '';
+      server.stdout.on('data', (chunk: Buffer) => {
+        said += chunk.toString();
+        const address = /ready at (\S+)/.exec(said)?.[1];
+        if (address) resolve(address);
+      });
+      server.stderr.on('data', (chunk: Buffer) => (said += chunk.toString()));
+      server.on('exit', () => reject(new Error(said)));
+    });
+    this.#port = new URL(this.address).port;
+  }
+
+  /** Stops the server: asked nicely, or killed as a power cut would. */
+  async stopServer(signal: NodeJS.Signals = 'SIGTERM'): Promise<void> {
+    const server = this.#server;
+    if (!server || server.exitCode !== null) return;
+    await new Promise((resolve) => {
+      server.once('exit', resolve);
+      server.kill(signal);
+    });
+  }
+
+  async startBrowser(): Promise<void> {
+    this.#browser = await puppeteer.launch({
+      executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
+      userDataDir: mkdtempSync(join(this.folder, 'browser-')),
+      args: [
+        '--headless',
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    });
+  }
+
+  /** A page in a browser of its own: nothing of another page's store is seen. */
+  async page(viewport: typeof PHONE | typeof WIDE): Promise<Hand> {
+    if (!this.#browser) throw new Error('the browser was not started');
+    const context = await this.#browser.createBrowserContext();
+    const page = await context.newPage();
+    await page.setViewport(viewport);
+    await page.emulateMediaFeatures([{ name: 'prefers-reduced-motion', value: 'reduce' }]);
+    return new Hand(page, this);
+  }
+
+  async stop(): Promise<void> {
+    await this.#browser?.close();
+    await this.stopServer();
+    rmSync(this.folder, { recursive: true, force: true });
+  }
+}
+
+const PATIENCE_MS = 8000;
+
+/** A person's hand on a page: finds by the words they see, and counts its touches. */
+export class Hand {
+  touches = 0;
+  readonly complaints: string[] = [];
+
+  constructor(
+    readonly page: Page,
+    readonly world: World,
+  ) {
+    page.on('pageerror', (error) => this.complaints.push(String(error)));
+    page.on('console', (message) => {
+      const text = message.text();
+      const away = /Failed to load resource|net::ERR/.test(text);
+      if (message.type() === 'error' && !away) this.complaints.push(text);
+    });
+  }
+
+  async open(path: string): Promise<void> {
+    await this.page.goto(this.world.address + path, { waitUntil: 'networkidle0' });
+    await this.page.evaluate(() => document.fonts.ready.then(() => undefined));
+  }
+
+  async find(name: string): Promise<ElementHandle> {
+    const found = await this.page.waitForSelector(`::-p-aria(${name})`, { timeout: PATIENCE_MS });
+    if (!found) throw new Error(`nothing is called “${name}”`);
+    return found;
+  }
+
+  /** Touches what has these words; refuses what is smaller than a thumb or lies off the screen. */
+  async touch(name: string): Promise<void> {
+    const element = await this.find(name);
+    await element.scrollIntoView();
+    const box = await element.boundingBox();
+    if (!box || box.width < 43.5 || box.height < 43.5) {
+      throw new Error(`“${name}” is smaller than a thumb: ${JSON.stringify(box)}`);
+    }
+    this.touches += 1;
+    if (this.page.viewport()?.hasTouch) await element.tap();
+    else await element.click();
+  }
+
+  async type(name: string, text: string): Promise<void> {
+    const element = await this.find(name);
+    await element.focus();
+    await this.page.keyboard.down('Control');
+    await this.page.keyboard.press('a');
+    await this.page.keyboard.up('Control');
+    await this.page.keyboard.type(text);
+  }
+
+  /** Waits until what the test id marks says this. */
+  async sees(testId: string, text: string): Promise<void> {
+    await this.page
+      .waitForFunction(
+        (id, wanted) =>
+          [...document.querySelectorAll(`[data-testid="${id}"]`)].some((one) =>
+            one.textContent?.includes(wanted),
+          ),
+        { timeout: PATIENCE_MS },
+        testId,
+        text,
+      )
+      .catch(async () => {
+        throw new Error(`${testId} does not say “${text}” but: ${await this.all(testId)}`);
+      });
+  }
+
+  /** The texts of all that a test id marks. */
+  async all(testId: string): Promise<string[]> {
+    return this.page.$$eval(`[data-testid="${testId}"]`, (found) =>
+      found.map((one) => one.textContent ?? ''),
+    );
+  }
+
+  async saysSomewhere(text: string): Promise<void> {
+    await this.page
+      .waitForFunction((wanted) => document.body.innerText.includes(wanted), { timeout: PATIENCE_MS }, text)
+      .catch(async () => {
+        throw new Error(
+          `the page does not say “${text}” but: ${await this.page.evaluate(() => document.body.innerText)}`,
+        );
+      });
+  }
+
+  /** Waits until every change has been taken by the server. */
+  async saved(): Promise<void> {
+    await this.page.waitForFunction(
+      () => !Object.keys(localStorage).some((key) => key.startsWith('dense-pack/outbox/')),
+      { timeout: PATIENCE_MS },
+    );
+  }
+}
