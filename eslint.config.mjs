@@ -12,6 +12,7 @@ const CORE_ORDER = [
   'box',
   'fill',
   'shorthand',
+  'exchange',
   'check',
   'remedy',
   'splice',

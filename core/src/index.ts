@@ -18,3 +18,8 @@ export * from './box/edit.ts';
 export * from './vessel/pack.ts';
 export * from './vessel/tiles.ts';
 export * from './shorthand/piece.ts';
+export * from './exchange/csv.ts';
+export * from './exchange/json-schema.ts';
+export * from './exchange/version.ts';
+export * from './fill/compare.ts';
+export * from './fill/room.ts';
