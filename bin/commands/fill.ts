@@ -1,43 +1,53 @@
 /** `dense-pack fill`: counts one box, or one a line from a file or standard input. */
-import { createInterface } from 'node:readline';
-import { createReadStream, existsSync } from 'node:fs';
-import { once } from 'node:events';
-import { type EditionId, EDITION_IDS, DEFAULT_EDITION, editionOf } from '@dense-pack/core/edition/index';
-import { tally, type Tally } from '@dense-pack/core/fill/tally';
+import { type EditionId, editionOf } from '@dense-pack/core/edition/index';
+import { CsvRefused } from '@dense-pack/core/exchange/csv';
+import { tally } from '@dense-pack/core/fill/tally';
 import { tallyJson } from '@dense-pack/core/fill/tally-json';
-import { readCountLine, type ReadLine } from '@dense-pack/core/shorthand/read';
+import type { BoxDocument } from '@dense-pack/core/box/document';
+import { readCountLine } from '@dense-pack/core/shorthand/read';
 import { unreadableWords } from '@dense-pack/core/shorthand/errors';
+import type { VolumeUnit } from '@dense-pack/core/quantity/volume';
 import { type Command, Option } from 'commander';
 import { EXIT, type ExitCode, exitOf, worse } from './exit.ts';
+import { forEachCsvRow, isFile, linesOf, openInput, say } from './input.ts';
+import { editionOption } from './options.ts';
 import { tapeText } from './tape.ts';
 
 interface FillOptions {
   readonly json: boolean;
   readonly edition: EditionId;
+  readonly units?: VolumeUnit;
 }
-
-/** The option that sets the edition of lines which name none. */
-export const editionOption = () =>
-  new Option('-e, --edition <edition>', 'edition for lines that name none')
-    .choices([...EDITION_IDS])
-    .default(DEFAULT_EDITION);
 
 export function addFill(program: Command): void {
   program
     .command('fill')
-    .description('count one box given as a count line; “-” or a file: one box a line')
+    .description('count one box given as a count line; “-” or a file: one box a line; a .csv file: its boxes')
     .argument('<line>', 'a count line such as "18 in3 plastic, 3x 12/2, duplex", a file, or -')
     .option('--json', 'print JSON, one object a line', false)
     .addOption(editionOption())
+    .addOption(
+      new Option('-u, --units <unit>', 'units of the tape; JSON keeps those of the edition').choices([
+        'in3',
+        'ml',
+      ]),
+    )
     .addHelpText('after', '\nExit code: 0 legal, 1 over, 3 unknown, 2 unreadable; of many lines, the worst.')
     .action(async (line: string, options: FillOptions) => {
-      const stream = line === '-' ? process.stdin : existsSync(line) ? createReadStream(line) : undefined;
-      process.exitCode = stream ? await fillStream(stream, options) : fillOne(line, options);
+      if (line !== '-' && !isFile(line)) {
+        process.exitCode = fillOne(line, options);
+      } else if (line.toLowerCase().endsWith('.csv')) {
+        process.exitCode = await fillCsv(openInput(line), options);
+      } else {
+        process.exitCode = await fillStream(openInput(line), options);
+      }
     });
 }
 
-function count(read: Extract<ReadLine, { ok: true }>, fallback: EditionId): Tally {
-  return tally(read.box, editionOf(read.box.edition ?? fallback));
+function count(box: BoxDocument, options: FillOptions): { text: string; exit: ExitCode } {
+  const counted = tally(box, editionOf(box.edition ?? options.edition));
+  const text = options.json ? JSON.stringify(tallyJson(counted)) : tapeText(counted, options.units);
+  return { text, exit: exitOf(counted.verdict) };
 }
 
 function fillOne(line: string, options: FillOptions): ExitCode {
@@ -46,27 +56,50 @@ function fillOne(line: string, options: FillOptions): ExitCode {
     console.error(unreadableWords(read.error));
     return EXIT.unreadable;
   }
-  const counted = count(read, options.edition);
-  console.log(options.json ? JSON.stringify(tallyJson(counted)) : tapeText(counted));
-  return exitOf(counted.verdict);
+  const { text, exit } = count(read.box, options);
+  console.log(text);
+  return exit;
 }
 
 async function fillStream(stream: NodeJS.ReadableStream, options: FillOptions): Promise<ExitCode> {
   let worst: ExitCode = EXIT.legal;
-  for await (const line of createInterface({ input: stream, crlfDelay: Infinity })) {
+  for await (const line of linesOf(stream)) {
     const read = readCountLine(line, options.edition);
-    let text: string;
     if (read.ok) {
-      const counted = count(read, options.edition);
-      worst = worse(worst, exitOf(counted.verdict));
-      text = options.json ? JSON.stringify(tallyJson(counted)) : `${line}\n${tapeText(counted)}\n`;
+      const { text, exit } = count(read.box, options);
+      worst = worse(worst, exit);
+      await say(options.json ? text : `${line}\n${text}\n`);
     } else {
       worst = EXIT.unreadable;
-      text = options.json
-        ? JSON.stringify({ error: read.error })
-        : `${line}\n${unreadableWords(read.error)}\n`;
+      await say(
+        options.json ? JSON.stringify({ error: read.error }) : `${line}\n${unreadableWords(read.error)}\n`,
+      );
     }
-    if (!process.stdout.write(`${text}\n`)) await once(process.stdout, 'drain');
+  }
+  return worst;
+}
+
+async function fillCsv(stream: NodeJS.ReadableStream, options: FillOptions): Promise<ExitCode> {
+  let worst: ExitCode = EXIT.legal;
+  try {
+    await forEachCsvRow(stream, options.edition, async (row) => {
+      if (row.ok) {
+        const { text, exit } = count(row.fields.box, options);
+        worst = worse(worst, exit);
+        await say(options.json ? text : `row ${row.row}, ${row.fields.name}\n${text}\n`);
+      } else {
+        worst = EXIT.unreadable;
+        await say(
+          options.json
+            ? JSON.stringify({ error: { item: row.line, row: row.row, expected: row.why } })
+            : `row ${row.row}: ${row.why}\n`,
+        );
+      }
+    });
+  } catch (error) {
+    if (!(error instanceof CsvRefused)) throw error;
+    console.error(error.message);
+    return EXIT.unreadable;
   }
   return worst;
 }

@@ -1,12 +1,19 @@
 /** The tape as text, its figures under one another. */
 import { type Amount, showAmount, unitName } from '@dense-pack/core/fill/amount';
+import type { Volume, VolumeUnit } from '@dense-pack/core/quantity/volume';
+import { showVolume, UNIT_NAMES } from '@dense-pack/core/quantity/volume';
 import { editionOf } from '@dense-pack/core/edition/index';
 import type { Tally } from '@dense-pack/core/fill/tally';
 import { verdictWords } from '@dense-pack/core/fill/verdict';
 
-/** The whole count as lines of text: what counts, what it adds up to, what was left out, what to know. */
-export function tapeText(counted: Tally): string {
-  const show = (value: Amount) => showAmount(value, counted.unit);
+/**
+ * The whole count as lines of text: what counts, what it adds up to, what was left out, what to know.
+ * @param units show volumes in these; a count by conductors stays one
+ */
+export function tapeText(counted: Tally, units?: VolumeUnit): string {
+  const other = counted.unit !== 'conductors' && units !== undefined && units !== counted.unit;
+  const show = (value: Amount) =>
+    other ? showVolume(value as number as Volume, units) : showAmount(value, counted.unit);
   const rows: [what: string, sum: string, total: string][] = counted.lines.map((line) => [
     `${line.section}  ${line.what}${line.space === undefined ? '' : ` (space ${line.space})`}`,
     `${line.count} × ${show(line.each)}`,
@@ -24,7 +31,7 @@ export function tapeText(counted: Tally): string {
     ([what, sum, total]) => `${what.padEnd(wide)}  ${sum.padStart(sums)}  ${total.padStart(totals)}`,
   );
   return [
-    `${editionOf(counted.edition).name}, ${unitName(counted.unit)}`,
+    `${editionOf(counted.edition).name}, ${other ? UNIT_NAMES[units] : unitName(counted.unit)}`,
     ...lines,
     ...counted.notCounted.map((one) => `not counted: ${one.what}. ${one.reason}`),
     ...counted.warnings.map((warning) => `note: ${warning.text}`),

@@ -1,6 +1,6 @@
 /** The API under /api/v1. */
 import { randomUUID } from 'node:crypto';
-import { BoxChange, JobChange, NewBox, NewJob } from '@dense-pack/core';
+import { BoxChange, boxJsonSchema, JobChange, NewBox, NewJob, writeCsv } from '@dense-pack/core';
 import { json, type Request, Router } from 'express';
 import type { Db } from '../database.ts';
 import { boxesOf, changeBox, createBox, deleteBox, readBox } from '../services/boxes.ts';
@@ -25,6 +25,17 @@ export function api(db: Db, clock: () => Date): Router {
 
   router.get('/health', (_request, response) => {
     response.json({ status: 'ok' });
+  });
+
+  router.get('/schema', (_request, response) => {
+    response.type('application/schema+json').send(JSON.stringify(boxJsonSchema()));
+  });
+  router.get('/jobs/:id/boxes.csv', (request, response) => {
+    const job = readJob(db, idOf(request));
+    response
+      .type('text/csv; charset=utf-8')
+      .attachment('boxes.csv')
+      .send(writeCsv(boxesOf(db, job.id), job.edition));
   });
 
   router.get('/jobs', (_request, response) => {

@@ -1,5 +1,5 @@
 /** Boxes: plain SQL over the box table. A document is parsed by the core's schema when it is read back. */
-import { BoxDocument, type BoxFields, type BoxRecord, unsizedDevices } from '@dense-pack/core';
+import { BoxDocument, bringUpToDate, type BoxFields, type BoxRecord, unsizedDevices } from '@dense-pack/core';
 import type { Db } from '../database.ts';
 import { notFound, Refused, stale } from './failures.ts';
 import { findJob, touchJob } from './job-rows.ts';
@@ -24,7 +24,7 @@ function boxOf(row: BoxRow): BoxRecord {
     name: row.name,
     room: row.room,
     circuit: row.circuit,
-    box: BoxDocument.parse(JSON.parse(row.document)),
+    box: BoxDocument.parse(bringUpToDate(JSON.parse(row.document))),
     createdAt: row.created_at,
     updatedAt: row.updated_at,
   };

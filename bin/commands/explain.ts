@@ -1,0 +1,56 @@
+/** `dense-pack explain`: the count of one box with every reason, and what room is left. */
+import { type EditionId, editionOf } from '@dense-pack/core/edition/index';
+import { roomLeft, smallestBoxes } from '@dense-pack/core/fill/room';
+import { tally } from '@dense-pack/core/fill/tally';
+import { tallyJson } from '@dense-pack/core/fill/tally-json';
+import { printVolume, UNIT_NAMES } from '@dense-pack/core/quantity/volume';
+import { readCountLine } from '@dense-pack/core/shorthand/read';
+import { unreadableWords } from '@dense-pack/core/shorthand/errors';
+import type { Command } from 'commander';
+import { EXIT, exitOf } from './exit.ts';
+import { editionOption } from './options.ts';
+import { tapeText } from './tape.ts';
+
+export function addExplain(program: Command): void {
+  program
+    .command('explain')
+    .description('count one box and say why each line counts, what room is left, which boxes would hold it')
+    .argument('<line>', 'a count line')
+    .option('--json', 'print JSON', false)
+    .addOption(editionOption())
+    .action((line: string, options: { json: boolean; edition: EditionId }) => {
+      const read = readCountLine(line, options.edition);
+      if (!read.ok) {
+        console.error(unreadableWords(read.error));
+        process.exitCode = EXIT.unreadable;
+        return;
+      }
+      const edition = editionOf(read.box.edition ?? options.edition);
+      const counted = tally(read.box, edition);
+      const room = roomLeft(read.box, edition);
+      const boxes = smallestBoxes(read.box, edition).map(({ standard }) => ({
+        box: standard.code,
+        trade: standard.trade,
+        volume: printVolume(standard.volume, edition.unit),
+      }));
+      process.exitCode = exitOf(counted.verdict);
+      if (options.json) {
+        console.log(JSON.stringify({ ...tallyJson(counted), room, smallestBoxes: boxes }));
+        return;
+      }
+      const { allowances, boxes: table } = edition;
+      console.log(
+        [
+          tapeText(counted),
+          '',
+          ...counted.lines.map((one) => `${one.section}  ${one.what}: ${one.why}`),
+          '',
+          `Allowances: ${edition.name}, ${allowances.section} (${allowances.confidence}).`,
+          `Room for: ${room.map(({ name, more }) => `${name} × ${more ?? '?'}`).join(', ')}`,
+          boxes.length === 0
+            ? `No box of ${table.section} would hold it.`
+            : `Smallest standard boxes that hold it: ${boxes.map(({ trade, volume }) => `${trade} (${volume} ${UNIT_NAMES[edition.unit]})`).join(', ')}`,
+        ].join('\n'),
+      );
+    });
+}
