@@ -6,8 +6,8 @@
  */
 import { z } from 'zod';
 import { BOX_CODES, EDITION_IDS, type Size, SIZES } from '../edition/index.ts';
-import { inches, type Length, readLength } from '../quantity/length.ts';
-import { cubicInches, readVolume, type Volume } from '../quantity/volume.ts';
+import { inches, type Length, readLength, readStoredLength } from '../quantity/length.ts';
+import { cubicInches, readStoredVolume, readVolume, type Volume } from '../quantity/volume.ts';
 import {
   ADDED_PARTS,
   CABLE_MAKES,
@@ -310,16 +310,16 @@ export const EMPTY_BOX: BoxDocument = {
 
 /** The volume in a document's text. The schema has checked it, so this always reads. */
 export function volumeIn(text: string): Volume {
-  const read = readVolume(text);
-  if (!read) throw new TypeError(`“${text}” is not a volume of a checked box document`);
-  return read.volume;
+  const volume = readStoredVolume(text);
+  if (volume === undefined) throw new TypeError(`“${text}” is not a volume of a checked box document`);
+  return volume;
 }
 
 /** The length in a document's text. The schema has checked it, so this always reads. */
 export function lengthIn(text: string): Length {
-  const read = readLength(text);
-  if (read === undefined) throw new TypeError(`“${text}” is not a length of a checked box document`);
-  return read;
+  const length = readStoredLength(text);
+  if (length === undefined) throw new TypeError(`“${text}” is not a length of a checked box document`);
+  return length;
 }
 
 /** The larger of two sizes (the smaller AWG number); undefined stands for none. */

@@ -90,21 +90,36 @@ export function plural(count: number, one: string, many = `${one}s`): string {
   return `${count} ${count === 1 ? one : many}`;
 }
 
-/** Gathers shares by size, in the order sizes first appear. */
+/** Gathers shares by size. */
 export class BySize {
-  readonly #shares = new Map<Size, Share[]>();
+  // Plain fields: a count makes several of these, and # fields are slow to make.
+  private sizes: Size[] | undefined = undefined;
+  private shares: Share[][] | undefined = undefined;
 
   add(size: Size, id: string, count: number): void {
-    const shares = this.#shares.get(size);
-    if (shares) shares.push({ id, count });
-    else this.#shares.set(size, [{ id, count }]);
+    if (this.sizes === undefined) {
+      this.sizes = [size];
+      this.shares = [[{ id, count }]];
+      return;
+    }
+    // Kept with the largest conductor first; there are seven sizes at the most.
+    let at = 0;
+    while (at < this.sizes.length && (this.sizes[at] ?? 0) < size) at += 1;
+    if (this.sizes[at] === size) this.shares?.[at]?.push({ id, count });
+    else {
+      this.sizes.splice(at, 0, size);
+      this.shares?.splice(at, 0, [{ id, count }]);
+    }
   }
 
   /** Each size, largest conductor first, with its shares and their sum. */
   forEach(visit: (size: Size, count: number, from: Share[]) => void): void {
-    if (this.#shares.size === 0) return;
-    for (const size of [...this.#shares.keys()].sort((a, b) => a - b)) {
-      const from = this.#shares.get(size) ?? [];
+    const sizes = this.sizes;
+    if (sizes === undefined) return;
+    for (let at = 0; at < sizes.length; at += 1) {
+      const size = sizes[at];
+      const from = this.shares?.[at];
+      if (size === undefined || from === undefined) continue;
       let count = 0;
       for (const share of from) count += share.count;
       visit(size, count, from);

@@ -18,9 +18,11 @@ export interface Comparison {
   readonly sameUnit: boolean;
 }
 
-/** What makes two lines the same subject: what they are about, at which size, in which space. */
-function subjectOf(line: TallyLine): string {
-  return `${line.topic}|${line.size}|${line.space ?? ''}`;
+/** What makes two lines the same subject: what they are about, at which size, in which space, which of several. */
+function subjectOf(line: TallyLine, nth: number, lines: readonly TallyLine[]): string {
+  const key = ({ topic, size, space }: TallyLine) => `${topic}|${size}|${space ?? '-'}`;
+  const before = lines.slice(0, nth).filter((one) => key(one) === key(line)).length;
+  return `${key(line)}|${before}`;
 }
 
 function alike(a: TallyLine, b: TallyLine): boolean {
@@ -33,10 +35,10 @@ function alike(a: TallyLine, b: TallyLine): boolean {
  */
 export function compareTallies(before: Tally, after: Tally): Comparison {
   const sameUnit = before.unit === after.unit;
-  const left = new Map(before.lines.map((line) => [subjectOf(line), line]));
+  const left = new Map(before.lines.map((line, nth) => [subjectOf(line, nth, before.lines), line]));
   const lines: LineDifference[] = [];
-  for (const line of after.lines) {
-    const subject = subjectOf(line);
+  for (const [nth, line] of after.lines.entries()) {
+    const subject = subjectOf(line, nth, after.lines);
     const was = left.get(subject);
     left.delete(subject);
     if (was && sameUnit && alike(was, line)) continue;

@@ -3,7 +3,7 @@
  * once; each that passes through unbroken once; each unbroken loop of at least twice the free length
  * twice, a shorter one once. A conductor no part of which leaves the box does not count.
  */
-import { lengthIn } from '../box/document.ts';
+import { type ItemOf, lengthIn } from '../box/document.ts';
 import { showInches } from '../quantity/length.ts';
 import { BySize, type Counting, plural, type Rule } from './claim.ts';
 import { fixtureWiresLeftOut } from './fixture-wires.ts';
@@ -14,7 +14,7 @@ export const conductors: Rule = (census, edition, into) => {
   const longLoops = new BySize();
   const shortLoops = new BySize();
   const fixtureWires = new BySize();
-  let free = edition.fixtureWires.value.upTo;
+  const fixtures: ItemOf<'fixture'>[] = [];
   for (const item of census.items) {
     if (item.kind === 'cable') {
       entering.add(item.size, item.id, item.count * item.conductors);
@@ -24,12 +24,16 @@ export const conductors: Rule = (census, edition, into) => {
       else if (edition.longLoop && lengthIn(item.loop ?? '') >= edition.longLoop.value) {
         longLoops.add(item.size, item.id, item.count * 2);
       } else shortLoops.add(item.size, item.id, item.count);
-    } else if (item.kind === 'fixture') {
-      const out = fixtureWiresLeftOut(item, edition, free);
-      free -= out;
-      if (out > 0) leaveOut(into, item.id, out, item.size, edition.fixtureWires.section);
-      if (item.count > out) fixtureWires.add(item.size, item.id, item.count - out);
-    }
+    } else if (item.kind === 'fixture') fixtures.push(item);
+  }
+  // Any four may be left out: the largest first, so that the order of recording does not matter.
+  let free = edition.fixtureWires.value.upTo;
+  if (fixtures.length > 1) fixtures.sort((a, b) => a.size - b.size);
+  for (const item of fixtures) {
+    const out = fixtureWiresLeftOut(item, edition, free);
+    free -= out;
+    if (out > 0) leaveOut(into, item.id, out, item.size, edition.fixtureWires.section);
+    if (item.count > out) fixtureWires.add(item.size, item.id, item.count - out);
   }
   const rule = 'conductors';
   const section = edition.sections.conductors;

@@ -117,6 +117,8 @@ function naive(items: string[]): { unit: string; fill: string; verdict: string }
 
   const allowances: Allowance[] = [];
   let leftOut = 0;
+  // Any four of the domed ones may be left out: the largest.
+  fixtures.sort((a, b) => Number(a.size) - Number(b.size));
   for (const { size, domed } of fixtures) {
     const small = Number(size) > 14;
     if (cec ? small : small && domed && leftOut < 4) leftOut += 1;

@@ -121,9 +121,17 @@ function price(
     }
     const total = (each * claim.count) as Amount;
     fill += total;
-    lines.push(space === undefined ? { ...claim, each, total } : { ...claim, each, total, space });
+    lines.push(lineOf(claim, each, total, space));
   }
   return { lines, fill: fill as Amount, whole };
+}
+
+/** Written out field by field: a count makes many of these. */
+function lineOf(claim: Claim, each: Amount, total: Amount, space: Side | undefined): TallyLine {
+  const { topic, rule, section, what, why, count, size, from, share } = claim;
+  const line = { topic, rule, section, what, why, count, size, from, each, total };
+  if (share === undefined) return space === undefined ? line : { ...line, space };
+  return space === undefined ? { ...line, share } : { ...line, share, space };
 }
 
 function verdictOf(capacity: Amount | null, fill: Amount): Verdict {
@@ -146,22 +154,15 @@ const WORST: readonly Verdict[] = ['legal', 'unknown', 'over'];
  */
 export function tally(box: BoxDocument, edition: Edition): Tally {
   const assembled = assemble(box, edition);
-  const warnings: Warning[] = [...assembled.warnings];
+  const warnings: Warning[] = assembled.warnings.slice();
   const split = spacesOf(box, edition, assembled.capacity, warnings);
-  const shared = {
-    edition: edition.id,
-    volumeParts: assembled.parts,
-    estimate: assembled.estimate,
-    flapSchool: flapSchoolOf(box),
-    warnings,
-  };
   if (split === null || split.told === false) {
     const counted = count(
       box.items.filter((item) => !isPartOfBox(item)),
       box,
       edition,
     );
-    warnings.push(...counted.warnings);
+    for (const warning of counted.warnings) warnings.push(warning);
     const basis = chooseBasis(box, edition, assembled, counted.claims, warnings);
     const priced = price(counted.claims, edition, basis.unit, warnings);
     warnOfStamp(box, edition, basis, counted.claims, warnings);
@@ -171,7 +172,11 @@ export function tally(box: BoxDocument, edition: Edition): Tally {
     // A barrier whose spaces were not told apart: too much for both together is over, less is no answer.
     if (split !== null && capacity !== null && priced.fill <= capacity) capacity = null;
     return {
-      ...shared,
+      edition: edition.id,
+      volumeParts: assembled.parts,
+      estimate: assembled.estimate,
+      flapSchool: flapSchoolOf(box),
+      warnings,
       unit: basis.unit,
       capacity,
       fill: priced.fill,
@@ -208,7 +213,11 @@ export function tally(box: BoxDocument, edition: Edition): Tally {
   );
   if (!governing) throw new RangeError('a barrier makes two spaces');
   return {
-    ...shared,
+    edition: edition.id,
+    volumeParts: assembled.parts,
+    estimate: assembled.estimate,
+    flapSchool: flapSchoolOf(box),
+    warnings,
     unit: edition.unit,
     capacity: governing.capacity,
     fill: governing.fill,

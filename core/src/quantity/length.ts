@@ -3,7 +3,7 @@
  *
  * 1 in is 25 400 000 nm, 1/64 in is 396 875 nm, 1/1000 in is 25 400 nm: all whole.
  */
-import { inAtoms, NUMBER, plainFractions, printDecimal, readNumber } from './number.ts';
+import { inAtoms, NUMBER, plainFractions, printDecimal, readNumber, readTenThousandths } from './number.ts';
 
 declare const length: unique symbol;
 /** A length in nanometres: always an integer. */
@@ -37,6 +37,13 @@ export function readLength(text: string): Length | undefined {
   const number = found ? readNumber(found[1] ?? '') : undefined;
   if (unit === undefined || number === undefined) return undefined;
   return inAtoms(number, unit) as Length | undefined;
+}
+
+/** Reads the form stored documents have, `14 in`; anything else goes the long way. */
+export function readStoredLength(text: string): Length | undefined {
+  const plain = readTenThousandths(text);
+  if (plain && text.slice(plain.end) === ' in') return (plain.steps * 2540) as Length;
+  return readLength(text);
 }
 
 /** A whole number of sixty-fourths of an inch. @example sixtyFourths(116) // 1¹³⁄₁₆ in */

@@ -73,6 +73,28 @@ export function inAtoms(number: Rational, atoms: number): number | undefined {
 }
 
 /**
+ * The plain decimal at the start of a text, as a whole number of 10⁻⁴: the form stored documents have.
+ * It takes no regular expression, because a count reads several of them.
+ * @returns the number and where it ends; undefined when there is none, or it has more than four decimals
+ */
+export function readTenThousandths(text: string): { steps: number; end: number } | undefined {
+  let steps = 0;
+  let decimals = -1;
+  let at = 0;
+  for (; at < text.length && at < 12; at += 1) {
+    const digit = text.charCodeAt(at) - 48;
+    if (digit >= 0 && digit <= 9) {
+      steps = steps * 10 + digit;
+      if (decimals >= 0) decimals += 1;
+    } else if (digit === -2 && decimals < 0) decimals = 0;
+    else break;
+  }
+  if (at === 0 || at >= 12 || decimals > 4) return undefined;
+  for (let missing = 4 - Math.max(decimals, 0); missing > 0; missing -= 1) steps *= 10;
+  return { steps, end: at };
+}
+
+/**
  * Prints an integer of 10^-places as a plain decimal without trailing zeros.
  * @example printDecimal(202500, 4) // '20.25'
  * @example printDecimal(-5, 1) // '-0.5'

@@ -5,7 +5,7 @@
  * of a cubic inch (16 387 064 atoms) and one ten-thousandth of a millilitre (1 000 000 atoms) are both
  * whole, so adding, subtracting and comparing never round. Up to 54 000 in³ fit in a safe integer.
  */
-import { inAtoms, NUMBER, plainFractions, printDecimal, readNumber } from './number.ts';
+import { inAtoms, NUMBER, plainFractions, printDecimal, readNumber, readTenThousandths } from './number.ts';
 
 declare const volume: unique symbol;
 /** A volume in atoms of 10⁻¹⁰ mL: always an integer. */
@@ -57,6 +57,17 @@ export function readVolume(text: string): WrittenVolume | undefined {
   const atoms = inAtoms(number, unit === 'in3' ? ATOMS_PER_CUBIC_INCH : ATOMS_PER_ML);
   if (atoms === undefined || (unit === 'in3' && atoms % ATOMS_PER_STEP !== 0)) return undefined;
   return { volume: atoms as Volume, unit };
+}
+
+/** Reads the form stored documents have, `18.05 in3` or `295 ml`; anything else goes the long way. */
+export function readStoredVolume(text: string): Volume | undefined {
+  const plain = readTenThousandths(text);
+  if (plain) {
+    const unit = text.slice(plain.end);
+    if (unit === ' in3') return (plain.steps * ATOMS_PER_STEP) as Volume;
+    if (unit === ' ml') return (plain.steps * 1_000_000) as Volume;
+  }
+  return readVolume(text)?.volume;
 }
 
 /** A whole number of ten-thousandths of a cubic inch. @example tenThousandths(22500) // 2.25 in³ */

@@ -61,6 +61,7 @@ function isProblem(read: Draft | Problem): read is Problem {
   return !('kind' in read);
 }
 
+const ROLE_WORDS = Object.keys(CABLE_ROLES);
 const DEVICE_WORDS = [...Object.keys(DEVICES), ...Object.keys(DEVICE_ALIASES)];
 
 function readDevice(scan: Scanner): Draft | undefined {
@@ -217,7 +218,7 @@ function readOption(scan: Scanner, draft: Draft): Problem | 'read' | undefined {
       }
       const make = scan.takeWord(CABLE_MAKES);
       if (make) return set('make', make);
-      const role = scan.takeWord(Object.keys(CABLE_ROLES));
+      const role = scan.takeWord(ROLE_WORDS);
       return role ? set('role', role) : undefined;
     }
     case 'conductors': {

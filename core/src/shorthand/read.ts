@@ -55,9 +55,8 @@ export function readCountLine(line: string, fallback: EditionId = DEFAULT_EDITIO
     const boxBefore = reading.boxFrom;
     const problem = readItem(new Scanner(item.text), reading);
     if (problem !== undefined) {
-      const word = new Scanner(item.text).word.toLowerCase();
-      const near =
-        problem.nearest ?? (problem.expected === '' ? nearestWord(bareWord(word), FIRST_WORDS) : undefined);
+      const word = new Scanner(item.text.replace(/^\d+\s*[x×]?\s*(?=[a-z])/i, '')).word.toLowerCase();
+      const near = problem.nearest ?? (problem.expected === '' ? nearestWord(word, FIRST_WORDS) : undefined);
       return {
         ok: false,
         error: {
@@ -75,8 +74,6 @@ export function readCountLine(line: string, fallback: EditionId = DEFAULT_EDITIO
   }
   return check(reading, raw.notes, spans, origin, fallback, boxItem ?? raw.items[0]);
 }
-
-const bareWord = (word: string) => word.replace(/^\d+\s*x?/, '');
 
 function fail(item: RawItem, expected: string): ReadLine {
   return { ok: false, error: { item: item.text, at: item.at, expected } };

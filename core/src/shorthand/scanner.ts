@@ -49,13 +49,43 @@ export function splitLine(line: string): RawLine {
   return { items, notes: notes.filter((note) => note !== '') };
 }
 
+const anchored = new Map<string, RegExp>();
+
+/** The pattern made to match here, after any blanks, in either case; each is compiled once. */
+function anchor(source: string): RegExp {
+  let pattern = anchored.get(source);
+  if (!pattern) {
+    pattern = new RegExp(`\\s*(?:${source})`, 'iy');
+    anchored.set(source, pattern);
+  }
+  return pattern;
+}
+
+const wordPatterns = new Map<readonly string[], RegExp>();
+
+/** One of some whole words, the longest first; each list is made into a pattern once. */
+function oneOf(words: readonly string[]): RegExp {
+  let pattern = wordPatterns.get(words);
+  if (!pattern) {
+    const longestFirst = [...words].sort((a, b) => b.length - a.length);
+    pattern = new RegExp(`(${longestFirst.join('|').replace(/[.]/g, '\\.')})(?![a-z0-9.])`);
+    if (words.length > 1) wordPatterns.set(words, pattern);
+  }
+  return pattern;
+}
+
 /** Walks along one item, case and blanks ignored. */
 export class Scanner {
   readonly #text: string;
   #at = 0;
 
   constructor(text: string) {
-    this.#text = plainFractions(text);
+    // Labels in quotes stay as they are written.
+    this.#text = text
+      .split(/("(?:[^"\\]|\\.)*")/)
+      .map((part) => (part.startsWith('"') ? part : part === '' ? part : ` ${plainFractions(part)} `))
+      .join('')
+      .trim();
   }
 
   /** What has not been read yet. */
@@ -74,18 +104,17 @@ export class Scanner {
 
   /** Reads a pattern at this place, or leaves the place as it is. */
   take(pattern: RegExp): RegExpExecArray | undefined {
-    const blanks = /^\s*/.exec(this.#text.slice(this.#at))?.[0].length ?? 0;
-    const found = new RegExp(`^(?:${pattern.source})`, 'i').exec(this.#text.slice(this.#at + blanks));
+    const here = anchor(pattern.source);
+    here.lastIndex = this.#at;
+    const found = here.exec(this.#text);
     if (!found) return undefined;
-    this.#at += blanks + found[0].length;
+    this.#at += found[0].length;
     return found;
   }
 
   /** Reads one of some whole words (longest first), in lower case. */
   takeWord<W extends string>(words: readonly W[]): W | undefined {
-    const longestFirst = [...words].sort((a, b) => b.length - a.length);
-    const pattern = longestFirst.map((word) => word.replace(/[.]/g, '\\.')).join('|');
-    const found = this.take(new RegExp(`(${pattern})(?![a-z0-9.])`));
+    const found = this.take(oneOf(words));
     return found ? (found[1]?.toLowerCase() as W) : undefined;
   }
 

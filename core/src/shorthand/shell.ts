@@ -14,6 +14,7 @@ const WITH_UNIT = new RegExp(`(${NUMBER}\\s*${UNIT})(?![a-z0-9])`);
 const VOLUME = new RegExp(`(${NUMBER}(?:\\s*${UNIT})?)(?![a-z0-9/-])`);
 const CODE = /(?!old-work|new-work)(\d*[a-z]+-[a-z0-9.]+|fs|fd)(?![a-z0-9.-])/;
 
+const PART_WORDS = Object.keys(ADDED_PARTS) as (keyof typeof ADDED_PARTS)[];
 const VOLUME_EXPECTED = 'a volume of more than 0 and at most 500 in³, such as “18 in3” or “295 ml”';
 const BOX_EXPECTED = `${VOLUME_EXPECTED}, or a standard box, such as “4sq-1.5”`;
 
@@ -162,9 +163,8 @@ function readBarrier(scan: Scanner, reading: Reading): Problem | 'read' {
 }
 
 function readAdded(scan: Scanner, reading: Reading): Problem | 'read' | undefined {
-  const words = Object.keys(ADDED_PARTS) as (keyof typeof ADDED_PARTS)[];
   const prefix = scan.take(/(\d+)\s*[x×]?\s*(?=(?:ring|ext|dome)(?![a-z0-9]))/);
-  const part = scan.takeWord(words);
+  const part = scan.takeWord(PART_WORDS);
   if (!part) return undefined;
   const count = Number(prefix?.[1] ?? 1);
   const expected = `a marked volume (${part} 6), “${part} unmarked”${part === 'ext' ? ', or a standard box (ext 4sq-1.5)' : ''}`;

@@ -72,10 +72,18 @@ function faceOf(item: Item, line: TallyLine, nth: number): Face {
   }
 }
 
+/** How often this was asked before. */
+function timesBefore(made: Map<string, number>, key: string): number {
+  const before = made.get(key) ?? 0;
+  made.set(key, before + 1);
+  return before;
+}
+
 /** The tiles of a tally, in the order of folding: back of the box first. Their areas add up to its fill. */
 export function tilesOf(tally: Tally, box: BoxDocument): Tile[] {
   const items = new Map(box.items.map((item) => [item.id, item]));
   const tiles: Tile[] = [];
+  const made = new Map<string, number>();
   tally.lines.forEach((line, at) => {
     const together = line.count === 1 && line.from.length > 1;
     const shares = together ? line.from.slice(0, 1).map(({ id }) => ({ id, count: 1 })) : line.from;
@@ -86,7 +94,7 @@ export function tilesOf(tally: Tally, box: BoxDocument): Tile[] {
       if (!item) continue;
       for (let nth = 0; nth < count && left > 0; nth += 1, left -= 1) {
         tiles.push({
-          key: `${id}:${line.topic}:${nth}`,
+          key: `${id}:${line.topic}:${timesBefore(made, `${id}:${line.topic}`)}`,
           itemId: id,
           line: at,
           area: line.each,

@@ -35,7 +35,7 @@ export function Tape({ counted, open, onOpen }: TapeProps) {
       )}
       {counted.lines.map((line, nth) => (
         <Line
-          key={`${line.topic}${line.size}${line.space}`}
+          key={`${line.topic}${line.size}${line.space}${nth}`}
           line={line}
           counted={counted}
           open={open === nth}

@@ -1,0 +1,90 @@
+/**
+ * `npm run bench`: ratios measured in one run.
+ *
+ * 1. `tally` of a typical box against `JSON.parse` of the same box's JSON (wanted: at most 2).
+ * 2. 10,000 lines through `dense-pack fill --json -`, against Node reading and splitting the same lines;
+ *    and its peak memory with 100,000 lines against 10,000 (wanted: about 1, memory is constant).
+ */
+import { spawn } from 'node:child_process';
+import { once } from 'node:events';
+import { editionOf } from '@dense-pack/core/edition/index';
+import { tally } from '@dense-pack/core/fill/tally';
+import { readCountLine } from '@dense-pack/core/shorthand/read';
+
+const BOXES = {
+  'typical: kitchen counter': '18 in3 plastic old-work, 12/2 feed, 2x 12/2 out, gfci depth 1.25',
+  'mixed: workbench': 'box 4sq-1.5 metal, ext 8, 2x 12/2, 14/2 leg, clamps, switch @14, duplex @12',
+  'canadian, by volume': 'cec2021, 344 ml, 2x 14/2, 12/2, connectors 4, dimmer depth 1.4',
+};
+
+function median(values: number[]): number {
+  return [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? NaN;
+}
+
+/** Microseconds one call takes, the median of several rounds. */
+function time(work: () => unknown, calls: number): number {
+  const rounds: number[] = [];
+  for (let round = 0; round < 15; round += 1) {
+    const start = process.hrtime.bigint();
+    for (let call = 0; call < calls; call += 1) work();
+    rounds.push(Number(process.hrtime.bigint() - start) / 1000 / calls);
+  }
+  return median(rounds.slice(5));
+}
+
+console.log('tally against JSON.parse of the same box');
+for (const [name, line] of Object.entries(BOXES)) {
+  const read = readCountLine(line);
+  if (!read.ok) throw new Error(read.error.expected);
+  const { box } = read;
+  const text = JSON.stringify(box);
+  const edition = editionOf(box.edition ?? 'nec2023');
+  const parse = time(() => JSON.parse(text) as unknown, 20_000);
+  const count = time(() => tally(box, edition), 20_000);
+  console.log(
+    `  ${name}: ${count.toFixed(2)} µs / ${parse.toFixed(2)} µs (${text.length} bytes) = ${(count / parse).toFixed(2)}`,
+  );
+}
+
+/** Runs a program over generated lines; gives seconds and its peak memory in MiB. */
+async function through(args: string[], lines: number): Promise<{ seconds: number; peak: number }> {
+  const start = process.hrtime.bigint();
+  const child = spawn('/usr/bin/time', ['-f', '%M', process.execPath, ...args], {
+    stdio: ['pipe', 'pipe', 'pipe'],
+  });
+  let said = '';
+  let answers = 0;
+  child.stderr.on('data', (chunk: Buffer) => (said += chunk.toString()));
+  child.stdout.on('data', (chunk: Buffer) => {
+    for (const byte of chunk) if (byte === 10) answers += 1;
+  });
+  const done = once(child, 'exit');
+  const samples = Object.values(BOXES);
+  for (let nth = 0; nth < lines; nth += 1) {
+    if (!child.stdin.write(`${samples[nth % samples.length]}\n`)) await once(child.stdin, 'drain');
+  }
+  child.stdin.end();
+  await done;
+  if (answers !== lines) throw new Error(`${answers} answers to ${lines} lines`);
+  return {
+    seconds: Number(process.hrtime.bigint() - start) / 1e9,
+    peak: Number(said.trim().split('\n').at(-1)) / 1024,
+  };
+}
+
+const FILL = ['bin/dense-pack.mjs', 'fill', '--json', '-'];
+const ECHO = [
+  '-e',
+  "require('readline').createInterface({input: process.stdin}).on('line', (l) => console.log(JSON.stringify({l})))",
+];
+console.log('dense-pack fill --json - over 10,000 lines');
+await through(FILL, 10);
+const echo = await through(ECHO, 10_000);
+const few = await through(FILL, 10_000);
+const many = await through(FILL, 100_000);
+console.log(
+  `  ${few.seconds.toFixed(2)} s against ${echo.seconds.toFixed(2)} s for echoing the lines = ${(few.seconds / echo.seconds).toFixed(2)}`,
+);
+console.log(
+  `  peak memory at 100,000 lines ${many.peak.toFixed(0)} MiB against ${few.peak.toFixed(0)} MiB at 10,000 = ${(many.peak / few.peak).toFixed(2)}`,
+);
