@@ -11,5 +11,5 @@ const node = (name) => ({
 
 export default {
   testTimeout: 60_000,
-  projects: [node('core'), node('server'), node('e2e'), '<rootDir>/app/jest.config.cjs'],
+  projects: [node('core'), node('server'), node('bin'), node('e2e'), '<rootDir>/app/jest.config.cjs'],
 };

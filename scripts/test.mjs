@@ -42,7 +42,7 @@ check('format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
 check('lint', 'npx', ['eslint', '.', '--max-warnings', '0']);
 for (const part of ['core', 'server', 'app', 'e2e']) check(`types of ${part}`, 'npx', ['tsc', '-p', part]);
 check('dead code', 'npx', ['knip']);
-tests('unit', ['--selectProjects', 'core', 'server', 'app']);
+tests('unit', ['--selectProjects', 'core', 'server', 'bin', 'app']);
 ensureApp();
 tests('browser', ['--selectProjects', 'e2e', '--runInBand']);
 

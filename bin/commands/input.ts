@@ -14,7 +14,12 @@ import Papa from 'papaparse';
 
 /** Whether an argument names a file there is. A count line is never one. */
 export function isFile(argument: string): boolean {
-  return statSync(argument, { throwIfNoEntry: false })?.isFile() ?? false;
+  try {
+    return statSync(argument, { throwIfNoEntry: false })?.isFile() ?? false;
+  } catch {
+    // Longer than a file name may be, or below something that is no folder: a count line.
+    return false;
+  }
 }
 
 export function openInput(argument: string): NodeJS.ReadableStream {
@@ -45,8 +50,9 @@ export function forEachCsvRow(
     let row = 1;
     const take = (cells: string[]): CsvRow | undefined => {
       if (!columns) {
-        columns = cells.map(csvHeader);
-        insistOnLineColumn(columns);
+        const header = cells.map(csvHeader);
+        insistOnLineColumn(header);
+        columns = header;
         return undefined;
       }
       row += 1;
@@ -75,8 +81,8 @@ export function forEachCsvRow(
           parser.pause();
           visit(read).then(() => parser.resume(), reject);
         } catch (error) {
-          parser.abort();
           reject(error);
+          parser.abort();
         }
       },
       complete() {

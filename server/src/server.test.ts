@@ -192,6 +192,16 @@ test('the demo house has six boxes, two of them over, and can be seeded again', 
   expect(demo[0]).toMatchObject({ boxes: 6, over: 2 });
 });
 
+test('the schema is published, and boxes go out as CSV', async () => {
+  const schema = await api().get('/schema').expect(200);
+  expect(schema.headers['content-type']).toMatch('application/schema+json');
+  expect(JSON.parse(schema.text)).toMatchObject({ $id: 'urn:dense-pack:box:1', type: 'object' });
+  const { jobId } = await newBox();
+  const csv = await api().get(`/jobs/${jobId}/boxes.csv`).expect(200);
+  expect(csv.headers['content-type']).toMatch('text/csv');
+  expect(csv.text.split('\r\n')[1]).toMatch('"18 in3 plastic, 2x 12/2, duplex",nec2023,in3,15.75,18,2.25,');
+});
+
 describe('a database file that cannot be used', () => {
   test('written by a newer version', () => {
     const newer = join(folder, 'newer.db');

@@ -116,9 +116,11 @@ export function BoxScreen({ jobId, boxId, first = 'count' }: BoxScreenProps) {
       <Conflict box={box} />
       {panel === 'count' && !wide && counts}
       {panel === 'count' && wide && (
-        <ShellPanel box={box} edition={editionFor(job, box.box)} onChange={change} />
+        <ShellPanel job={job} box={box} edition={editionFor(job, box.box)} onChange={change} />
       )}
-      {panel === 'shell' && <ShellPanel box={box} edition={editionFor(job, box.box)} onChange={change} />}
+      {panel === 'shell' && (
+        <ShellPanel job={job} box={box} edition={editionFor(job, box.box)} onChange={change} />
+      )}
       {(panel === 'cable' || panel === 'device' || panel === 'more') && (
         <AddPanel key={panel} what={panel} box={box.box} edition={editionFor(job, box.box)} onChange={edit} />
       )}

@@ -10,6 +10,7 @@ import {
   BoxFields,
   BoxRecord,
   Job,
+  JobChange,
   JobFields,
   NewBox,
   NewJob,
@@ -29,7 +30,15 @@ const common = {
 
 /** A change that waits to be sent. */
 export const Entry = z.discriminatedUnion('what', [
-  z.object({ ...common, what: z.literal('job'), id: RecordId, fields: JobFields, madeAt: z.iso.datetime() }),
+  z.object({
+    ...common,
+    what: z.literal('job'),
+    id: RecordId,
+    fields: JobFields,
+    /** Version the change was made from; null for a job the server has not got yet. */
+    from: z.int().nullable(),
+    madeAt: z.iso.datetime(),
+  }),
   z.object({
     ...common,
     what: z.literal('box'),
@@ -106,8 +115,18 @@ export class Outbox {
     return this.#state.entries.find((entry) => entry.id === id);
   }
 
-  saveJob(id: string, fields: JobFields, madeAt: string): void {
-    this.#put({ ...this.#stamp(id), what: 'job', id, fields, madeAt });
+  /** @param from the version this change was made from; null for a new job */
+  saveJob(id: string, fields: JobFields, from: number | null, madeAt: string): void {
+    const before = this.entryOf(id);
+    const earlier = before?.what === 'job' ? before : undefined;
+    this.#put({
+      ...this.#stamp(id),
+      what: 'job',
+      id,
+      fields,
+      from: earlier ? earlier.from : from,
+      madeAt: earlier?.madeAt ?? madeAt,
+    });
   }
 
   /** @param from the version this change was made from; null for a new box */
@@ -197,10 +216,9 @@ export class Outbox {
   async #send(entry: Entry): Promise<void> {
     try {
       if (entry.what === 'job') {
-        const body: z.input<typeof NewJob> = { id: entry.id, ...entry.fields };
-        const job = await request(Job, '/jobs', 'POST', body);
-        this.#settleSent(entry);
+        const job = await this.#sendJob(entry);
         this.arrivals.job(job);
+        this.#settleSent(entry, job.version);
       } else if (entry.what === 'delete') {
         await request(z.undefined(), `/${entry.of}/${entry.id}`, 'DELETE').catch((error: unknown) => {
           // Gone already is as good as deleted.
@@ -216,6 +234,25 @@ export class Outbox {
       const words = error instanceof ProblemAnswer ? error.words : String(error);
       if (entry.what === 'box') this.#mark(entry, { refused: words });
       else this.#drop(entry.id);
+    }
+  }
+
+  /** A job's name and edition are the last person's choice: a stale change is sent again over the stored one. */
+  async #sendJob({ id, fields, from }: Extract<Entry, { what: 'job' }>): Promise<Job> {
+    if (from === null) {
+      const body: z.input<typeof NewJob> = { id, ...fields };
+      return request(Job, '/jobs', 'POST', body);
+    }
+    const body: z.input<typeof JobChange> = { ...fields, version: from };
+    try {
+      return await request(Job, `/jobs/${id}`, 'PUT', body);
+    } catch (error) {
+      const stored =
+        error instanceof ProblemAnswer && error.problem.status === 409
+          ? Job.safeParse(error.problem.stored)
+          : undefined;
+      if (!stored?.success) throw error;
+      return request(Job, `/jobs/${id}`, 'PUT', { ...body, version: stored.data.version });
     }
   }
 
@@ -256,7 +293,7 @@ export class Outbox {
       this.#drop(entry.id);
       return;
     }
-    if (now.what === 'box' && version !== undefined) this.#write({ ...now, from: version });
+    if (now.what !== 'delete' && version !== undefined) this.#write({ ...now, from: version });
     this.#again = true;
   }
 

@@ -152,7 +152,8 @@ export function useJob(id: string) {
   const query = useQuery({ queryKey: jobKey(id), queryFn: () => request(JobWithBoxes, `/jobs/${id}`) });
   const entry = entries.find((one) => one.what === 'job' && one.id === id);
   const job = useMemo(() => {
-    if (query.data) return { ...query.data, boxes: lay(query.data.boxes, entries, id) };
+    const changed = entry?.what === 'job' ? entry.fields : {};
+    if (query.data) return { ...query.data, ...changed, boxes: lay(query.data.boxes, entries, id) };
     if (entry?.what !== 'job') return undefined;
     return { ...jobFromEntry(entry), boxes: lay([], entries, id) };
   }, [query.data, entries, entry, id]);
@@ -197,8 +198,14 @@ export function useBox(jobId: string, boxId: string) {
 /** Makes a job and gives its id at once; it is sent when the server answers. */
 export function makeJob(fields: JobFields): string {
   const id = crypto.randomUUID();
-  outbox.saveJob(id, fields, new Date().toISOString());
+  outbox.saveJob(id, fields, null, new Date().toISOString());
   return id;
+}
+
+/** Changes what is said of a job. */
+export function changeJob(job: Job, change: Partial<JobFields>): void {
+  const { id, name, edition, note, version } = job;
+  outbox.saveJob(id, { name, edition, note, ...change }, version, new Date().toISOString());
 }
 
 /** Makes a box and gives its id at once. */

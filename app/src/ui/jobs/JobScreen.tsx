@@ -8,7 +8,16 @@ import Keyboard from 'lucide-react-native/icons/keyboard';
 import { useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { ServerAway } from '../client/api';
-import { editionFor, makeBox, outbox, type ShownBox, type ShownJob, useJob } from '../client/queries';
+import {
+  changeJob,
+  editionFor,
+  makeBox,
+  outbox,
+  type ShownBox,
+  type ShownJob,
+  useJob,
+} from '../client/queries';
+import { EditionChoice } from '../parts/EditionChoice';
 import { Loading, Notice } from '../parts/Notice';
 import { Button } from '../parts/Press';
 import { QuickLine } from '../parts/QuickLine';
@@ -80,6 +89,15 @@ export function JobScreen({ jobId }: { readonly jobId: string }) {
         {job.boxes.map((box) => (
           <BoxCard key={box.id} box={box} job={job} />
         ))}
+      </View>
+      <View className="gap-2">
+        <Words heading={2} strong>
+          Code adopted here
+        </Words>
+        <EditionChoice value={job.edition} onChoose={(edition) => changeJob(job, { edition })} />
+        <Words size="fine" tone="text-soft">
+          Boxes are counted by it unless one names its own. The adopted local code and the inspector decide.
+        </Words>
       </View>
       <Removal job={job} />
     </Screen>

@@ -1,14 +1,14 @@
 /** Making a job: a name is enough. */
 import { zodResolver } from '@hookform/resolvers/zod';
 import { JobFields } from '@dense-pack/core/box/record';
-import { EDITIONS } from '@dense-pack/core/edition/index';
 import { router } from 'expo-router';
 import { Controller, useForm } from 'react-hook-form';
 import { View } from 'react-native';
 import type { z } from 'zod';
 import { makeJob } from '../client/queries';
 import { Field } from '../parts/Field';
-import { Button, Chip } from '../parts/Press';
+import { EditionChoice } from '../parts/EditionChoice';
+import { Button } from '../parts/Press';
 import { Words } from '../parts/Words';
 
 /** A name for a job that is begun without one. @example 'Job of 24 Nov 2026' */
@@ -50,18 +50,7 @@ export function NewJobForm({ onDone }: { readonly onDone: () => void }) {
       <Controller
         control={control}
         name="edition"
-        render={({ field }) => (
-          <View className="flex-row flex-wrap gap-2">
-            {EDITIONS.map((edition) => (
-              <Chip
-                key={edition.id}
-                label={edition.name}
-                on={field.value === edition.id}
-                onPress={() => field.onChange(edition.id)}
-              />
-            ))}
-          </View>
-        )}
+        render={({ field }) => <EditionChoice value={field.value} onChoose={field.onChange} />}
       />
       <View className="flex-row gap-2">
         <Button label="Make job" kind="main" className="flex-1" onPress={() => void make()} />

@@ -1,9 +1,12 @@
 /** The tape, what to know about the answer, and the touched tile's item. */
 import type { BoxDocument } from '@dense-pack/core/box/document';
+import { editionOf } from '@dense-pack/core/edition/index';
 import type { Tally } from '@dense-pack/core/fill/tally';
 import { View } from 'react-native';
 import { Notice } from '../../parts/Notice';
 import { Words } from '../../parts/Words';
+import { OtherEditions } from '../../tape/OtherEditions';
+import { RoomLeft } from '../../tape/RoomLeft';
 import { Tape } from '../../tape/Tape';
 import { ItemRow } from '../ItemRow';
 
@@ -38,6 +41,8 @@ export function CountPanel({ box, counted, open, onOpen, itemId, onChange }: Cou
         </Notice>
       ))}
       <Tape counted={counted} open={open} onOpen={onOpen} />
+      <OtherEditions box={box} counted={counted} />
+      <RoomLeft box={box} edition={editionOf(counted.edition)} />
       <Notice title="Before hands go in">
         Power off, locked or tagged, and proved dead conductor by conductor. The adopted local code and the
         inspector decide; this is work for licensed people.

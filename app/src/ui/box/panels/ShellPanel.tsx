@@ -1,14 +1,16 @@
 /** The box itself: its volume, kind and gangs, its name, and taking it away. */
 import { changeShell } from '@dense-pack/core/box/edit';
-import type { BoxFields } from '@dense-pack/core/box/record';
+import type { BoxFields, Job } from '@dense-pack/core/box/record';
 import { BoxDocument } from '@dense-pack/core/box/document';
 import { MATERIALS, MOUNTS } from '@dense-pack/core/box/words';
 import type { Edition } from '@dense-pack/core/edition/edition';
+import { editionOf } from '@dense-pack/core/edition/index';
 import { printVolume, readVolume } from '@dense-pack/core/quantity/volume';
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { outbox, type ShownBox } from '../../client/queries';
+import { EditionChoice } from '../../parts/EditionChoice';
 import { Field } from '../../parts/Field';
 import { Button, Chip, Stepper } from '../../parts/Press';
 import { Words } from '../../parts/Words';
@@ -19,10 +21,11 @@ const USUAL_VOLUMES = ['14', '16', '18', '20.3', '22.5', '32', '34', '44'] as co
 interface ShellPanelProps {
   readonly box: ShownBox;
   readonly edition: Edition;
+  readonly job: Job;
   readonly onChange: (fields: Partial<BoxFields>) => void;
 }
 
-export function ShellPanel({ box, edition, onChange }: ShellPanelProps) {
+export function ShellPanel({ box, edition, job, onChange }: ShellPanelProps) {
   const { shell } = box.box;
   const set = (change: Parameters<typeof changeShell>[1]) => onChange({ box: changeShell(box.box, change) });
   return (
@@ -90,6 +93,24 @@ export function ShellPanel({ box, edition, onChange }: ShellPanelProps) {
           onChoose={(material) => set({ material })}
         />
         <Choice title="Mounting" options={MOUNTS} value={shell.mount} onChoose={(mount) => set({ mount })} />
+      </View>
+      <View className="gap-2">
+        <Words strong>Counted by</Words>
+        <View className="flex-row">
+          <Chip
+            label="As the job"
+            detail={editionOf(job.edition).name}
+            on={box.box.edition === undefined}
+            onPress={() => {
+              const { edition: _edition, ...rest } = box.box;
+              onChange({ box: rest });
+            }}
+          />
+        </View>
+        <EditionChoice
+          value={box.box.edition}
+          onChoose={(id) => onChange({ box: { ...box.box, edition: id } })}
+        />
       </View>
       <Naming box={box} onChange={onChange} />
       <Removal box={box} />

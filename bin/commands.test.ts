@@ -1,0 +1,166 @@
+/** The command line as another program calls it. The shape of its answers is fixed: docs/count-line.md. */
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+
+const COMMAND = join(__dirname, 'dense-pack.mjs');
+const folder = mkdtempSync(join(tmpdir(), 'dense-pack-bin-'));
+afterAll(() => rmSync(folder, { recursive: true }));
+
+function run(args: string[], input?: string) {
+  const { status, stdout, stderr } = spawnSync(process.execPath, [COMMAND, ...args], {
+    encoding: 'utf8',
+    ...(input === undefined ? {} : { input }),
+  });
+  return { status, stdout, stderr, lines: stdout.trim().split('\n') };
+}
+const json = (text: string | undefined) => JSON.parse(text ?? 'null');
+
+describe('fill', () => {
+  test('answers JSON with exact decimal strings (handbook example 2)', () => {
+    const { status, stdout } = run(['fill', '--json', '18 in3 plastic, 3x 12/2, duplex']);
+    expect(status).toBe(1);
+    expect(json(stdout)).toMatchObject({
+      edition: 'nec2023',
+      unit: 'in3',
+      capacity: '18',
+      fill: '20.25',
+      margin: '-2.25',
+      verdict: 'over',
+      lines: [
+        { rule: '314.16(B)(1)', count: '6', size: '12', each: '2.25', total: '13.5' },
+        { rule: '314.16(B)(4)', count: '2', size: '12', each: '2.25', total: '4.5' },
+        { rule: '314.16(B)(5)', count: '1', size: '12', each: '2.25', total: '2.25' },
+      ],
+      warnings: [],
+    });
+  });
+
+  test.each([
+    ['18 in3, 2x 12/2, duplex', 0],
+    ['18 in3, 3x 12/2, duplex', 1],
+    ['measured 3 x 2 x 2.5, 12/2', 3],
+    ['18 in3, duplx', 2],
+  ])('“%s” exits %i', (line, status) => {
+    const answer = run(['fill', '--json', line]);
+    expect(answer.status).toBe(status);
+    expect(answer.stderr === '').toBe(status !== 2);
+  });
+
+  test('without a legal volume capacity and margin are null and the fill stands', () => {
+    expect(json(run(['fill', '--json', 'measured 3 x 2 x 2.5, 12/2']).stdout)).toMatchObject({
+      verdict: 'unknown',
+      capacity: null,
+      margin: null,
+      fill: '6.75',
+    });
+  });
+
+  test('reads one box a line from standard input, answers in order, exits with the worst', () => {
+    const { lines, status } = run(['fill', '--json', '-'], '18 in3, 12/2\nfoo\n\n18 in3, 9x 12/2\n');
+    expect(lines.map(json)).toMatchObject([
+      { verdict: 'legal' },
+      { error: { item: 'foo', at: 0, expected: expect.any(String) } },
+      { error: { item: '', at: 0 } },
+      { verdict: 'over' },
+    ]);
+    expect(status).toBe(2);
+    expect(run(['fill', '--json', '-'], '18 in3, 9x 12/2\nmeasured 3x2x2, 12/2\n18 in3, 12/2').status).toBe(
+      3,
+    );
+  });
+
+  test('prints a tape for people, in the units asked for', () => {
+    const { stdout } = run(['fill', '18 in3 plastic, 2x 12/2, duplex']);
+    expect(stdout).toMatch('Legal, 2.25 in³ left: one more 12 AWG allowance');
+    expect(run(['fill', '-u', 'ml', '18 in3, 12/2']).stdout).toMatch('294.967152');
+    expect(run(['fill', '-e', 'nec2017', '--json', 'box 32, 5x 14/2, clamps, 2x switch']).status).toBe(0);
+  });
+
+  test('counts a CSV file and reports the rows it cannot read', () => {
+    const file = join(folder, 'boxes.csv');
+    writeFileSync(
+      file,
+      '\uFEFFname,line\r\nA,"18 in3, 12/2"\r\nB,"18 in3, duplx"\r\nC,"18 in3, 9x 12/2"\r\n',
+    );
+    const { lines, status } = run(['fill', '--json', file]);
+    expect(lines.map(json)).toMatchObject([{ verdict: 'legal' }, { error: { row: 3 } }, { verdict: 'over' }]);
+    expect(status).toBe(2);
+    writeFileSync(file, 'a,b\n1,2\n');
+    expect(run(['fill', file])).toMatchObject({
+      status: 2,
+      stderr: expect.stringContaining('“line” column'),
+    });
+  });
+
+  test('bad arguments are refused with what is accepted', () => {
+    for (const args of [
+      [],
+      ['fill'],
+      ['fill', '--edition', 'nec1999', '18 in3'],
+      ['nothing'],
+      ['fill', '--wrong', 'x'],
+    ]) {
+      const { status, stderr } = run(args);
+      expect([args, status]).toEqual([args, 2]);
+      expect(stderr).not.toBe('');
+    }
+  });
+});
+
+test('explain gives each reason, the room left and the smallest boxes', () => {
+  const { stdout, status } = run(['explain', '18 in3 plastic, 2x 12/2, duplex']);
+  expect(status).toBe(0);
+  expect(stdout).toMatch('Each yoke counts twice');
+  expect(stdout).toMatch('12 AWG conductor × 1');
+  expect(json(run(['explain', '--json', '18 in3, 12/2']).stdout)).toMatchObject({ room: expect.any(Array) });
+});
+
+test('compare prints the lines that differ between two editions (handbook example 4)', () => {
+  const line = 'box 32 plastic 2-gang, 5x 14/2, clamps, 2x switch';
+  const { stdout, status } = run(['compare', '-e', 'nec2017', '-e', 'nec2023', line]);
+  expect(status).toBe(1);
+  expect(stdout).toMatch('NEC 2017: legal');
+  expect(stdout).toMatch('1 equipment ground beyond 4: not counted → 0.50 in³');
+  expect(run(['compare', '-e', 'nec2017', line]).status).toBe(2);
+  expect(run(['compare', '-e', 'nec2017', '-e', 'cec2018', 'box fs, 12/2'])).toMatchObject({
+    status: 2,
+    stderr: expect.stringContaining('Table 23'),
+  });
+});
+
+test('convert goes between lines, JSON and CSV and back', () => {
+  const line = '18 in3 plastic, 2x 12/2, duplex @12';
+  const document = run(['convert', '--to', 'json', line]).stdout;
+  expect(run(['convert', '-f', 'json', '-t', 'line', document.trim()]).stdout.trim()).toBe(line);
+  const csv = run(['convert', '--to', 'csv', line]).stdout;
+  const back = run(['convert', '-f', 'csv', '-t', 'line', '-'], csv);
+  expect(back.stdout.trim()).toBe(line);
+  expect(run(['convert', '-f', 'json', '-t', 'line', '{"version":9}'])).toMatchObject({
+    status: 2,
+    stderr: expect.stringContaining('version 9'),
+  });
+  expect(
+    run(['convert', '-f', 'json', '-t', 'line', '{"version":1,"shell":{"volume":"0 in3"},"items":[]}'])
+      .stderr,
+  ).toMatch('shell.volume: must be more than 0');
+});
+
+test('boxes lists the edition’s table', () => {
+  expect(json(run(['boxes', '--json', '-e', 'cec2018']).stdout)).toMatchObject({
+    section: 'Table 23',
+    boxes: expect.arrayContaining([
+      expect.objectContaining({ box: 'oct-1.5', volume: '245', counts: expect.anything() }),
+    ]),
+  });
+  expect(run(['boxes']).stdout).toMatch('4 × 1½ square');
+});
+
+test('every command has help', () => {
+  for (const name of ['fill', 'explain', 'compare', 'convert', 'boxes']) {
+    const { status, stdout } = run([name, '--help']);
+    expect([name, status]).toEqual([name, 0]);
+    expect(stdout).toMatch('Usage: dense-pack');
+  }
+});
