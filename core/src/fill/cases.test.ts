@@ -109,10 +109,16 @@ describe('volumes', () => {
 });
 
 describe('NEC rules', () => {
+  test('a device wider than its box is pointed out', () => {
+    expect(codes('42 in3, 6/3 egc 10, range @6 wide 2')).toContain('device-wide');
+    expect(codes('42 in3 2-gang, 6/3 egc 10, range @6 wide 2')).toEqual([]);
+  });
   test('clamps count once, flaps by the school that is chosen and named', () => {
     expect(tallyJson(count('18 in3, 12/2, 3x clamps')).fill).toBe('9');
     expect(tallyJson(count('18 in3, 12/2, flaps'))).toMatchObject({ fill: '6.75', flaps: 'left out' });
     expect(tallyJson(count('18 in3, 12/2, flaps counted'))).toMatchObject({ fill: '9', flaps: 'counted' });
+    expect(codes('18 in3, 12/2, flaps')).toEqual(['flap-school']);
+    expect(codes('18 in3, 12/2, clamps')).toEqual([]);
   });
   test('a stud and a hickey are two kinds; two studs are one', () => {
     expect(tallyJson(count('box oct-2.125, 14/2, 2x stud, hickey')).fill).toBe('10');
@@ -178,6 +184,15 @@ describe('CEC rules', () => {
   test('a size Table 22 does not have gives no answer', () => {
     expect(count('cec2018, box 4sq-1.5, 2x 16').verdict).toBe('unknown');
     expect(codes('cec2018, box 4sq-1.5, 2x 16')).toContain('size-not-in-table');
+  });
+  test('over by less than the rounding of the millilitre table is said', () => {
+    // 18 in³ is 294.967152 mL; twelve 14 AWG at 24.6 mL are 295.2, at 1.5 in³ exactly 18.
+    expect(tallyJson(count('cec2018, 18 in3, 12x 14'))).toMatchObject({
+      margin: '-0.232848',
+      verdict: 'over',
+    });
+    expect(codes('cec2018, 18 in3, 12x 14')).toContain('table-rounding');
+    expect(codes('cec2018, 18 in3, 13x 14')).not.toContain('table-rounding');
   });
   test('connectors that were not recorded are asked for', () => {
     expect(codes('cec2018, box 4sq-1.5, 2x 12/2')).toContain('connectors-unrecorded');

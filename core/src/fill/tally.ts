@@ -9,6 +9,7 @@ import type { Edition, EditionId, RuleName } from '../edition/index.ts';
 import type { Volume } from '../quantity/volume.ts';
 import { type Amount, QUARTERS, type TallyUnit } from './amount.ts';
 import { chooseBasis } from './basis.ts';
+import { nameFlapSchool, warnOfTableRounding, warnOfWideDevices } from './cautions.ts';
 import { insulatedConductors } from './cec-conductors.ts';
 import { connectorPairs } from './cec-connectors.ts';
 import { strapDevices } from './cec-devices.ts';
@@ -155,6 +156,8 @@ const WORST: readonly Verdict[] = ['legal', 'unknown', 'over'];
 export function tally(box: BoxDocument, edition: Edition): Tally {
   const assembled = assemble(box, edition);
   const warnings: Warning[] = assembled.warnings.slice();
+  nameFlapSchool(box, warnings);
+  warnOfWideDevices(box, warnings);
   const split = spacesOf(box, edition, assembled.capacity, warnings);
   if (split === null || split.told === false) {
     const counted = count(
@@ -167,6 +170,7 @@ export function tally(box: BoxDocument, edition: Edition): Tally {
     const priced = price(counted.claims, edition, basis.unit, warnings);
     warnOfStamp(box, edition, basis, counted.claims, warnings);
     warnOfConduitBody(box, edition, warnings);
+    warnOfTableRounding(edition, basis, counted.claims, priced.fill, warnings);
     const sized = priced.whole && !warnings.some((one) => one.code === 'device-unsized');
     let capacity = sized ? basis.capacity : null;
     // A barrier whose spaces were not told apart: too much for both together is over, less is no answer.

@@ -45,6 +45,7 @@ const DEVICE_ORDER = [
 
 const HARDWARE: readonly Offer[] = [
   { piece: 'clamps', label: 'Clamps', detail: 'inside, gripping' },
+  { piece: 'flaps', label: 'Flaps', detail: 'push-in, plastic box' },
   { piece: 'stud', label: 'Stud', detail: 'luminaire' },
   { piece: 'hickey', label: 'Hickey' },
   { piece: 'fixture 2x18', label: 'Fixture wires', detail: '2 of 18 AWG' },
@@ -103,6 +104,7 @@ export function AddPanel({ what, box, edition, onChange }: AddPanelProps) {
           onAdd={(piece) => onChange(addItem(box, itemFrom(piece)).box)}
         />
       )}
+      {what === 'more' && <FlapSchool box={box} onChange={onChange} />}
       {there.length > 0 && (
         <View>
           <Words size="fine" strong tone="text-soft">
@@ -113,6 +115,30 @@ export function AddPanel({ what, box, edition, onChange }: AddPanelProps) {
           ))}
         </View>
       )}
+    </View>
+  );
+}
+
+/** Whether push-in flaps count as clamps: two schools, and the person chooses. */
+function FlapSchool({ box, onChange }: Pick<AddPanelProps, 'box' | 'onChange'>) {
+  if (!box.items.some((item) => item.kind === 'clamps' && item.hold === 'flap')) return null;
+  return (
+    <View className="gap-1" role="group" aria-label="Push-in flaps">
+      <Words size="fine" strong>
+        Push-in flaps count as clamps?
+      </Words>
+      <View className="flex-row gap-2">
+        <Chip
+          label="Leave them out"
+          on={box.flaps === 'leave-out'}
+          onPress={() => onChange({ ...box, flaps: 'leave-out' })}
+        />
+        <Chip
+          label="Count them"
+          on={box.flaps === 'count'}
+          onPress={() => onChange({ ...box, flaps: 'count' })}
+        />
+      </View>
     </View>
   );
 }
