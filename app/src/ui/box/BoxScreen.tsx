@@ -3,20 +3,24 @@ import { CountPanel } from './panels/CountPanel';
 import { AddPanel } from './panels/AddPanel';
 import { ShellPanel } from './panels/ShellPanel';
 import { TypePanel } from './panels/TypePanel';
+import type { BoxFields } from '@dense-pack/core/box/record';
 import type { BoxDocument } from '@dense-pack/core/box/document';
 import type { LucideIcon } from 'lucide-react-native';
 import Box from 'lucide-react-native/icons/box';
 import Cable from 'lucide-react-native/icons/cable';
 import Keyboard from 'lucide-react-native/icons/keyboard';
 import Plug from 'lucide-react-native/icons/plug';
+import Redo from 'lucide-react-native/icons/redo-2';
 import ReceiptText from 'lucide-react-native/icons/receipt-text';
+import Undo from 'lucide-react-native/icons/undo-2';
 import Wrench from 'lucide-react-native/icons/wrench';
 import { useState } from 'react';
 import { Pressable, ScrollView, useWindowDimensions, View } from 'react-native';
 import { ServerAway } from '../client/api';
+import { useHistory } from '../client/history';
 import { editionFor, useBox } from '../client/queries';
 import { Loading, Notice } from '../parts/Notice';
-import { Button } from '../parts/Press';
+import { Button, IconPress } from '../parts/Press';
 import { Screen } from '../parts/Screen';
 import { Words } from '../parts/Words';
 import { VerdictBand } from '../tape/Verdict';
@@ -48,6 +52,7 @@ export function BoxScreen({ jobId, boxId, first = 'count' }: BoxScreenProps) {
   const [panel, setPanel] = useState<PanelName>(first);
   const [line, setLine] = useState<number>();
   const [tile, setTile] = useState<string>();
+  const history = useHistory(boxId);
   const { width, height } = useWindowDimensions();
   const back = { label: job?.name ?? 'the job', href: `/job/${jobId}` };
   if (!box || !counted || !job) {
@@ -75,7 +80,19 @@ export function BoxScreen({ jobId, boxId, first = 'count' }: BoxScreenProps) {
   const edit = (next: BoxDocument) => {
     setTile(undefined);
     setLine(undefined);
+    history.keep(box.box);
     change({ box: next });
+  };
+  const changeFields = (fields: Partial<BoxFields>) => {
+    if (fields.box) history.keep(box.box);
+    change(fields);
+  };
+  const go = (way: 'back' | 'ahead') => {
+    const there = history.go(box.box, way);
+    if (!there) return;
+    setTile(undefined);
+    setLine(undefined);
+    change({ box: there });
   };
   const wide = width >= WIDE;
   const drawingWidth = wide ? Math.min(520, width * 0.42) : Math.min(width - 32, 520);
@@ -116,10 +133,10 @@ export function BoxScreen({ jobId, boxId, first = 'count' }: BoxScreenProps) {
       <Conflict box={box} />
       {panel === 'count' && !wide && counts}
       {panel === 'count' && wide && (
-        <ShellPanel job={job} box={box} edition={editionFor(job, box.box)} onChange={change} />
+        <ShellPanel job={job} box={box} edition={editionFor(job, box.box)} onChange={changeFields} />
       )}
       {panel === 'shell' && (
-        <ShellPanel job={job} box={box} edition={editionFor(job, box.box)} onChange={change} />
+        <ShellPanel job={job} box={box} edition={editionFor(job, box.box)} onChange={changeFields} />
       )}
       {(panel === 'cable' || panel === 'device' || panel === 'more') && (
         <AddPanel key={panel} what={panel} box={box.box} edition={editionFor(job, box.box)} onChange={edit} />
@@ -135,6 +152,12 @@ export function BoxScreen({ jobId, boxId, first = 'count' }: BoxScreenProps) {
         .filter(Boolean)
         .join(', ')}
       back={back}
+      actions={
+        <View className="flex-row">
+          <IconPress label="Undo" icon={Undo} disabled={!history.canUndo} onPress={() => go('back')} />
+          <IconPress label="Redo" icon={Redo} disabled={!history.canRedo} onPress={() => go('ahead')} />
+        </View>
+      }
       fixed
     >
       {wide ? (

@@ -4,13 +4,31 @@ import { type EditionId, editionOf } from '@dense-pack/core/edition/index';
 import { tally } from '@dense-pack/core/fill/tally';
 import { verdictWords } from '@dense-pack/core/fill/verdict';
 import { unreadableWords } from '@dense-pack/core/shorthand/errors';
-import { readCountLine } from '@dense-pack/core/shorthand/read';
+import { readCountLine, type ReadLine } from '@dense-pack/core/shorthand/read';
+import { fromSpeech } from '@dense-pack/core/shorthand/spoken';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { VerdictSign } from '../tape/Verdict';
 import { Field } from './Field';
 import { Button } from './Press';
 import { Words } from './Words';
+
+interface Understood {
+  readonly read?: ReadLine;
+  /** The count line that was made of spoken words. */
+  readonly heard?: string;
+}
+
+/** Reads a count line; words as a phone's dictation writes them are turned into one, which is shown. */
+function understand(line: string, edition: EditionId): Understood {
+  if (line.trim() === '') return {};
+  const read = readCountLine(line, edition);
+  if (read.ok) return { read };
+  const spoken = fromSpeech(line);
+  if (spoken.line === '' || spoken.unheard.length > 0) return { read };
+  const again = readCountLine(spoken.line, edition);
+  return again.ok ? { read: again, heard: spoken.line } : { read };
+}
 
 interface QuickLineProps {
   readonly start?: string;
@@ -21,10 +39,7 @@ interface QuickLineProps {
 
 export function QuickLine({ start = '', edition, action, onRead }: QuickLineProps) {
   const [line, setLine] = useState(start);
-  const read = useMemo(
-    () => (line.trim() === '' ? undefined : readCountLine(line, edition)),
-    [line, edition],
-  );
+  const { read, heard } = useMemo(() => understand(line, edition), [line, edition]);
   const counted = useMemo(
     () => (read?.ok ? tally(read.box, editionOf(read.box.edition ?? edition)) : undefined),
     [read, edition],
@@ -46,6 +61,7 @@ export function QuickLine({ start = '', edition, action, onRead }: QuickLineProp
         mono
         problem={read && !read.ok ? unreadableWords(read.error) : undefined}
       />
+      {heard !== undefined && <Words mono testID="heard">{`Heard as: ${heard}`}</Words>}
       {counted && (
         <View className="flex-row items-center gap-2">
           <VerdictSign verdict={counted.verdict} />
