@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import fc from 'fast-check';
 import { BoxDocument } from '../box/document.ts';
 import { readCountLine } from '../shorthand/read.ts';
-import { LINE } from '../testing/lines.ts';
+import { LINE } from '../tests/lines.ts';
 import { CsvRefused, readCsv, writeCsv } from './csv.ts';
 import { boxJsonSchema } from './json-schema.ts';
 import { rulesPage } from './rules-page.ts';

@@ -19,9 +19,19 @@ export function printAmount(value: Amount, unit: TallyUnit): string {
   return unit === 'conductors' ? printDecimal(value * 25, 2) : printVolume(asVolume(value), unit);
 }
 
-/** An amount for reading: two decimals in in³, one in mL, none for conductors unless it has quarters. */
+/** Decimals of a millilitre that are shown; JSON and the verdict keep all of them. */
+const SHOWN_ML = 3;
+
+/**
+ * An amount for reading: two decimals in in³, at most three in mL, none for conductors unless it has
+ * quarters. What is cut off is cut, not rounded, and never down to nothing.
+ */
 export function showAmount(value: Amount, unit: TallyUnit): string {
-  return unit === 'conductors' ? printAmount(value, unit) : showVolume(asVolume(value), unit);
+  if (unit === 'conductors') return printAmount(value, unit);
+  const exact = showVolume(asVolume(value), unit);
+  if (unit === 'in3') return exact;
+  const short = exact.slice(0, exact.indexOf('.') + 1 + SHOWN_ML);
+  return Number(short) === 0 ? exact : short;
 }
 
 /** The unit's name as a person reads it. */

@@ -228,3 +228,9 @@ describe('room left', () => {
     expect(boxes).toEqual(['4sq-1.5', 'masonry-3.5', 'oct-2.125']);
   });
 });
+
+test('millilitres are shown with three decimals at most, and kept exact', () => {
+  const counted = count('cec2018, 18 in3, 12x 14');
+  expect(tallyJson(counted).margin).toBe('-0.232848');
+  expect(verdictWords(counted)).toBe('over by 0.232 mL');
+});

@@ -8,7 +8,7 @@ import fc from 'fast-check';
 import { add, fraction, type Fraction, larger, multiply } from 'mathjs';
 import { editionOf } from '../edition/index.ts';
 import { readCountLine } from '../shorthand/read.ts';
-import { LINE } from '../testing/lines.ts';
+import { LINE } from '../tests/lines.ts';
 import { tally } from './tally.ts';
 import { tallyJson } from './tally-json.ts';
 

@@ -8,7 +8,7 @@ import { type Tally, tally } from '../fill/tally.ts';
 import { tilesOf } from '../vessel/tiles.ts';
 import { pack } from '../vessel/pack.ts';
 import { cubicInches } from '../quantity/volume.ts';
-import { FILLING, LINE } from '../testing/lines.ts';
+import { FILLING, LINE } from '../tests/lines.ts';
 import { itemFrom } from './piece.ts';
 import { printCountLine } from './print.ts';
 import { readCountLine } from './read.ts';

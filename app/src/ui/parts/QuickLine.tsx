@@ -55,6 +55,8 @@ export function QuickLine({ start = '', edition, action, onRead }: QuickLineProp
         onChangeText={setLine}
         onSubmitEditing={use}
         placeholder="18 in3 plastic, 3x 12/2, duplex"
+        multiline
+        numberOfLines={3}
         autoCapitalize="none"
         autoCorrect={false}
         spellCheck={false}

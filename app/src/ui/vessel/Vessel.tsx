@@ -158,6 +158,7 @@ function VesselColumn({
           column={column}
           counted={counted}
           rim={rim}
+          room={room}
           bottom={wall}
           left={wall + lip}
           filled={packed.height}
@@ -253,15 +254,18 @@ interface ReadingsProps {
   readonly column: Column;
   readonly counted: Tally;
   readonly rim: number;
+  /** Height of the drawing above the floor of the vessel. */
+  readonly room: number;
   readonly bottom: number;
   readonly left: number;
   readonly filled: number;
 }
 
 /** The words in the drawing: how much room is left, or that there is no legal rim. */
-function Readings({ column, counted, rim, bottom, left, filled }: ReadingsProps) {
+function Readings({ column, counted, rim, room, bottom, left, filled }: ReadingsProps) {
   const { capacity, fill } = column;
-  const free = rim - filled;
+  // Without a legal rim the words stand above what is in the box.
+  const free = (capacity === null ? room : rim) - filled;
   const unit = unitName(counted.unit);
   const text =
     capacity === null
