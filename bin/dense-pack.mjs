@@ -32,6 +32,17 @@ if (!existsSync(bundle) || statSync(bundle).mtimeMs < sources) {
     target: 'node20',
     minify: true,
     logLevel: 'error',
+    plugins: [
+      {
+        // Zod's messages in fifty languages are half of the bundle: only the English ones are used.
+        name: 'english',
+        setup({ onResolve }) {
+          onResolve({ filter: /locales\/index\.js$/ }, ({ resolveDir }) => ({
+            path: join(resolveDir, resolveDir.endsWith('locales') ? 'en.js' : '../locales/en.js'),
+          }));
+        },
+      },
+    ],
     banner: {
       js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);",
     },
