@@ -77,3 +77,13 @@ test('a deleted record that is gone already is as good as deleted', async () => 
   await settled();
   expect(outbox.snapshot()).toMatchObject({ entries: [], away: false });
 });
+
+test('with a deleted job go the changes of its boxes that still wait', async () => {
+  const { outbox, sent } = start([]);
+  outbox.saveBox('box-0000001', 'job-0000001', { name: 'B', room: '', circuit: '', box: EMPTY_BOX }, 1, AT);
+  await settled();
+  outbox.remove('jobs', 'job-0000001');
+  await settled();
+  expect(outbox.snapshot().entries).toMatchObject([{ what: 'delete', id: 'job-0000001' }]);
+  expect(sent.at(-1)).toBe('DELETE /api/v1/jobs/job-0000001');
+});

@@ -159,6 +159,10 @@ export class Outbox {
   }
 
   remove(of: 'boxes' | 'jobs', id: string): void {
+    // With a job go the changes of its boxes that still wait: they would be refused for ever.
+    for (const entry of this.#state.entries) {
+      if (of === 'jobs' && entry.what === 'box' && entry.jobId === id) this.#drop(entry.id);
+    }
     const before = this.entryOf(id);
     const neverSent = before?.what === 'box' && before.from === null;
     if (neverSent && !this.#running) {

@@ -21,6 +21,7 @@ import { EditionChoice } from '../parts/EditionChoice';
 import { Loading, Notice } from '../parts/Notice';
 import { Button } from '../parts/Press';
 import { QuickLine } from '../parts/QuickLine';
+import { Removal } from '../parts/Removal';
 import { Screen } from '../parts/Screen';
 import { Words } from '../parts/Words';
 import { VerdictSign } from '../tape/Verdict';
@@ -99,7 +100,14 @@ export function JobScreen({ jobId }: { readonly jobId: string }) {
           Boxes are counted by it unless one names its own. The adopted local code and the inspector decide.
         </Words>
       </View>
-      <Removal job={job} />
+      <Removal
+        what="job"
+        question={`Delete “${job.name}” and its ${job.boxes.length} boxes?`}
+        onRemove={() => {
+          outbox.remove('jobs', job.id);
+          router.navigate('/');
+        }}
+      />
     </Screen>
   );
 }
@@ -130,26 +138,5 @@ function BoxCard({ box, job }: { readonly box: ShownBox; readonly job: ShownJob 
         )}
       </Pressable>
     </Link>
-  );
-}
-
-function Removal({ job }: { readonly job: ShownJob }) {
-  const [asked, setAsked] = useState(false);
-  if (!asked) return <Button label="Delete this job" onPress={() => setAsked(true)} />;
-  return (
-    <View className="gap-2 rounded-card border border-over p-3">
-      <Words strong>{`Delete “${job.name}” and its ${job.boxes.length} boxes?`}</Words>
-      <View className="flex-row gap-2">
-        <Button
-          label="Delete"
-          kind="danger"
-          onPress={() => {
-            outbox.remove('jobs', job.id);
-            router.navigate('/');
-          }}
-        />
-        <Button label="Keep it" onPress={() => setAsked(false)} />
-      </View>
-    </View>
   );
 }

@@ -12,7 +12,8 @@ import { View } from 'react-native';
 import { outbox, type ShownBox } from '../../client/queries';
 import { EditionChoice } from '../../parts/EditionChoice';
 import { Field } from '../../parts/Field';
-import { Button, Chip, Stepper } from '../../parts/Press';
+import { Chip, Stepper } from '../../parts/Press';
+import { Removal } from '../../parts/Removal';
 import { Words } from '../../parts/Words';
 
 /** Volumes often stamped in plastic boxes, in³. Common practice, no source: the stamp decides. */
@@ -113,7 +114,14 @@ export function ShellPanel({ box, edition, job, onChange }: ShellPanelProps) {
         />
       </View>
       <Naming box={box} onChange={onChange} />
-      <Removal box={box} />
+      <Removal
+        what="box"
+        question={`Delete “${box.name}” and its record?`}
+        onRemove={() => {
+          outbox.remove('boxes', box.id);
+          router.navigate(`/job/${box.jobId}` as never);
+        }}
+      />
     </View>
   );
 }
@@ -200,27 +208,6 @@ function Naming({ box, onChange }: Pick<ShellPanelProps, 'box' | 'onChange'>) {
         maxLength={40}
         onEnd={(circuit) => circuit.trim() !== box.circuit && onChange({ circuit: circuit.trim() })}
       />
-    </View>
-  );
-}
-
-function Removal({ box }: { readonly box: ShownBox }) {
-  const [asked, setAsked] = useState(false);
-  if (!asked) return <Button label="Delete this box" onPress={() => setAsked(true)} />;
-  return (
-    <View className="gap-2 rounded-card border border-over p-3">
-      <Words strong>{`Delete “${box.name}” and its record?`}</Words>
-      <View className="flex-row gap-2">
-        <Button
-          label="Delete"
-          kind="danger"
-          onPress={() => {
-            outbox.remove('boxes', box.id);
-            router.navigate(`/job/${box.jobId}` as never);
-          }}
-        />
-        <Button label="Keep it" onPress={() => setAsked(false)} />
-      </View>
     </View>
   );
 }
