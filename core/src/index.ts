@@ -23,3 +23,8 @@ export * from './exchange/json-schema.ts';
 export * from './exchange/version.ts';
 export * from './fill/compare.ts';
 export * from './fill/room.ts';
+export * from './box/difference.ts';
+export * from './box/stages.ts';
+export * from './exchange/paste.ts';
+export * from './fold/work-room.ts';
+export * from './vessel/scale.ts';

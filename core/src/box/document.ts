@@ -13,7 +13,9 @@ import {
   CABLE_MAKES,
   CABLE_ROLES,
   DEVICES,
+  ENTRIES,
   FITTINGS,
+  FORMS,
   MATERIALS,
   MOUNTS,
   SIDES,
@@ -35,7 +37,8 @@ export const LIMITS = {
   note: 4000,
 } as const;
 
-const keysOf = <K extends string>(words: Readonly<Record<K, unknown>>) => Object.keys(words) as [K, ...K[]];
+export const keysOf = <K extends string>(words: Readonly<Record<K, unknown>>) =>
+  Object.keys(words) as [K, ...K[]];
 
 const volumeText = z
   .string()
@@ -89,6 +92,8 @@ const cable = z.strictObject({
   /** Size of the cable's EGC where it is not that of its conductors. */
   groundSize: size.optional(),
   role: z.enum(keysOf(CABLE_ROLES)).optional(),
+  /** Where it comes in, seen from the front. */
+  enters: z.enum(ENTRIES).optional(),
   label: label.optional(),
   side: side.optional(),
 });
@@ -254,6 +259,8 @@ const shell = z.strictObject({
     })
     .optional(),
   material: z.enum(MATERIALS).optional(),
+  /** Its shape as one sees it; it does not change the count. */
+  form: z.enum(keysOf(FORMS)).optional(),
   gangs: z.int().min(1, 'must be at least 1').max(8, 'must be at most 8').default(1),
   mount: z.enum(MOUNTS).optional(),
 });

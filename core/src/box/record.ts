@@ -1,7 +1,8 @@
 /** Records that hold boxes: a job and its boxes, as the API sends and takes them. */
 import { z } from 'zod';
 import { DEFAULT_EDITION, EDITION_IDS } from '../edition/index.ts';
-import { BoxDocument } from './document.ts';
+import { BoxDocument, keysOf } from './document.ts';
+import { CONDITIONS, SAFE_STEPS, STAGES, STUDS } from './words.ts';
 
 /** An id a client may make itself, so that a record can be made without signal. */
 export const RecordId = z.string().regex(/^[a-z0-9-]{8,40}$/, 'must be 8 to 40 of a–z, 0–9 and “-”');
@@ -22,12 +23,41 @@ export const JobFields = z.strictObject({
 });
 export type JobFields = z.output<typeof JobFields>;
 
+/** The most photos kept with one box. */
+export const PHOTOS_MOST = 12;
+
+/** What one sees at the open box and the count does not need. */
+export const Seen = z.strictObject({
+  stud: z.enum(STUDS).optional(),
+  conditions: z
+    .array(z.enum(keysOf(CONDITIONS)))
+    .max(20)
+    .default([]),
+  note: z.string().max(4000, 'must be at most 4000 characters').default(''),
+  /** Steps of making safe that were ticked, in the order of the steps. */
+  safe: z
+    .array(z.enum(keysOf(SAFE_STEPS)))
+    .max(10)
+    .default([]),
+  /** Photos kept with the box, oldest first. */
+  photos: z.array(RecordId).max(PHOTOS_MOST, `must be at most ${PHOTOS_MOST} photos`).default([]),
+});
+export type Seen = z.output<typeof Seen>;
+export const NOTHING_SEEN: Seen = Seen.parse({});
+
 /** What a person says of a box beside what is in it. */
 export const BoxFields = z.strictObject({
   name: name('box'),
   room: z.string().trim().max(80, 'must be at most 80 characters').default(''),
   circuit: z.string().trim().max(40, 'must be at most 40 characters').default(''),
+  /** The box in the newest of its states. */
   box: BoxDocument,
+  stage: z.enum(keysOf(STAGES)).default('found'),
+  /** When it came to this stage. */
+  stageAt: z.iso.datetime().nullable().default(null),
+  /** How it was found, once a change is planned. */
+  found: BoxDocument.nullable().default(null),
+  seen: Seen.default(NOTHING_SEEN),
 });
 export type BoxFields = z.output<typeof BoxFields>;
 
@@ -50,6 +80,16 @@ export type JobCard = z.output<typeof JobCard>;
 /** A box as it is stored. */
 export const BoxRecord = BoxFields.extend({ ...stamps, jobId: RecordId });
 export type BoxRecord = z.output<typeof BoxRecord>;
+
+/** One state of a box in its history: what was stored, and when. */
+export const BoxState = z.object({
+  version: z.int().min(1),
+  at: z.iso.datetime(),
+  stage: z.enum(keysOf(STAGES)),
+  box: BoxDocument,
+  found: BoxDocument.nullable(),
+});
+export type BoxState = z.output<typeof BoxState>;
 
 /** Bodies of the writes. */
 export const NewJob = JobFields.extend({ id: RecordId.optional() });

@@ -3,7 +3,7 @@
  * read where they are there, other columns are kept out of the boxes but never an error.
  */
 import Papa from 'papaparse';
-import type { BoxFields } from '../box/record.ts';
+import { type BoxFields, NOTHING_SEEN } from '../box/record.ts';
 import { DEFAULT_EDITION, type EditionId, editionOf } from '../edition/index.ts';
 import { tally } from '../fill/tally.ts';
 import { tallyJson } from '../fill/tally-json.ts';
@@ -57,11 +57,15 @@ export function readCsvRow(
   }
   const read = readCountLine(line, fallback);
   if (!read.ok) return { row, ok: false, line, why: unreadableWords(read.error) };
-  const fields = {
+  const fields: BoxFields = {
     name: name.replace(/\s+/g, ' '),
     room: cell('room'),
     circuit: cell('circuit'),
     box: read.box,
+    stage: 'found',
+    stageAt: null,
+    found: null,
+    seen: NOTHING_SEEN,
   };
   return { row, ok: true, line, fields };
 }
@@ -109,13 +113,16 @@ export function readCsv(text: string, fallback: EditionId = DEFAULT_EDITION): Cs
   });
 }
 
+/** What of a box a row holds. */
+type CsvBox = Pick<BoxFields, 'name' | 'room' | 'circuit' | 'box'>;
+
 /** Cells a spreadsheet would take for a formula are written as text. */
 function safe(cell: string): string {
   return /^[=+\-@\t\r]/.test(cell) && !/^-?\d+(\.\d+)?$/.test(cell) ? `'${cell}` : cell;
 }
 
 /** The cells of one box, in the order of {@link CSV_COLUMNS}. */
-export function csvCells(fields: BoxFields, fallback: EditionId): string[] {
+export function csvCells(fields: CsvBox, fallback: EditionId): string[] {
   const counted = tally(fields.box, editionOf(fields.box.edition ?? fallback));
   const json = tallyJson(counted);
   return [
@@ -133,7 +140,7 @@ export function csvCells(fields: BoxFields, fallback: EditionId): string[] {
 }
 
 /** Writes boxes as CSV with a header row, CRLF line ends. */
-export function writeCsv(boxes: readonly BoxFields[], fallback: EditionId = DEFAULT_EDITION): string {
+export function writeCsv(boxes: readonly CsvBox[], fallback: EditionId = DEFAULT_EDITION): string {
   const rows = boxes.map((fields) => csvCells(fields, fallback));
   return `${Papa.unparse([[...CSV_COLUMNS], ...rows], { newline: '\r\n' })}\r\n`;
 }

@@ -1,6 +1,6 @@
 /** Reads one item of a count line into what has been read so far. */
 import type { Item } from '../box/document.ts';
-import { CABLE_MAKES, CABLE_ROLES, DEVICES, SIDES } from '../box/words.ts';
+import { CABLE_MAKES, CABLE_ROLES, DEVICES, ENTRIES, SIDES } from '../box/words.ts';
 import { EDITION_IDS } from '../edition/index.ts';
 import { printLength, readLength } from '../quantity/length.ts';
 import { NUMBER } from '../quantity/number.ts';
@@ -163,7 +163,7 @@ function readHardware(scan: Scanner, reading: Reading): Draft | Problem | undefi
 /** What may follow each kind of item, for the message. */
 const AFTER: Readonly<Partial<Record<Item['kind'], string>>> = {
   cable:
-    'nm, mc, ac, uf, no-ground, egc 10, a role (feed, out, leg, loop, travelers, load, spare), a label in quotes, or side b',
+    'nm, mc, ac, uf, no-ground, egc 10, a role (feed, out, leg, loop, travelers, load, spare), where it enters (top, bottom, left, right, back), a label in quotes, or side b',
   conductors: 'through, loop 14 in, a label in quotes, or side b',
   device: '@12, wide 2, depth 1.4, a label in quotes, or side b',
   fixture: 'domed, or side b',
@@ -219,7 +219,9 @@ function readOption(scan: Scanner, draft: Draft): Problem | 'read' | undefined {
       const make = scan.takeWord(CABLE_MAKES);
       if (make) return set('make', make);
       const role = scan.takeWord(ROLE_WORDS);
-      return role ? set('role', role) : undefined;
+      if (role) return set('role', role);
+      const entry = scan.takeWord(ENTRIES);
+      return entry ? set('enters', entry) : undefined;
     }
     case 'conductors': {
       if (scan.takeWord(['through'])) return set('run', 'through');

@@ -20,6 +20,7 @@ export function printItem(item: Item): string {
       add(!item.ground, 'no-ground');
       add(item.groundSize, `egc ${item.groundSize}`);
       add(item.role, item.role ?? '');
+      add(item.enters, item.enters ?? '');
       break;
     case 'conductors':
       words.push(`${item.count}x ${item.size}`);
@@ -83,6 +84,7 @@ function printShell(shell: BoxDocument['shell']): string[] {
   if (shell.gangs !== 1) words.push(`${shell.gangs}-gang`);
   if (shell.material !== undefined) words.push(shell.material);
   if (shell.mount !== undefined) words.push(shell.mount);
+  if (shell.form !== undefined) words.push(shell.form);
   if (words.length > 0) parts.push(words.join(' '));
   if (shell.marks) parts.push(`marks ${shell.marks.map((mark) => `${mark.count}/${mark.size}`).join(' ')}`);
   if (shell.conduitBody) {

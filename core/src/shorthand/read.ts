@@ -8,7 +8,7 @@ import { findRefusals } from '../fill/refusals.ts';
 import { type EditionId, editionOf, DEFAULT_EDITION } from '../edition/index.ts';
 import { nearestWord, type Unreadable } from './errors.ts';
 import { readItem } from './items.ts';
-import type { Reading } from './reading.ts';
+import type { Problem, Reading } from './reading.ts';
 import { type RawItem, Scanner, splitLine } from './scanner.ts';
 import { FIRST_WORDS } from './words.ts';
 
@@ -54,25 +54,41 @@ export function readCountLine(line: string, fallback: EditionId = DEFAULT_EDITIO
     const before = reading.items.length;
     const boxBefore = reading.boxFrom;
     const problem = readItem(new Scanner(item.text), reading);
-    if (problem !== undefined) {
-      const word = new Scanner(item.text.replace(/^\d+\s*[x×]?\s*(?=[a-z])/i, '')).word.toLowerCase();
-      const near = problem.nearest ?? (problem.expected === '' ? nearestWord(word, FIRST_WORDS) : undefined);
-      return {
-        ok: false,
-        error: {
-          item: item.text,
-          at: item.at,
-          expected: problem.expected || FIRST_EXPECTED,
-          ...(near === undefined ? {} : { nearest: near }),
-        },
-      };
-    }
+    if (problem !== undefined) return { ok: false, error: unreadable(item, problem) };
     if (reading.boxFrom !== boxBefore) boxItem = item;
     const made = reading.items.slice(before);
     for (const one of made) origin.set(one.id, item);
     spans.push({ text: item.text, at: item.at, ids: made.map((one) => one.id) });
   }
   return check(reading, raw.notes, spans, origin, fallback, boxItem ?? raw.items[0]);
+}
+
+/** The error for an item that could not be read, with the nearest word where one is near. */
+function unreadable(item: RawItem, problem: Problem): Unreadable {
+  const word = new Scanner(item.text.replace(/^\d+\s*[x×]?\s*(?=[a-z])/i, '')).word.toLowerCase();
+  const near = problem.nearest ?? (problem.expected === '' ? nearestWord(word, FIRST_WORDS) : undefined);
+  return {
+    item: item.text,
+    at: item.at,
+    expected: problem.expected || FIRST_EXPECTED,
+    ...(near === undefined ? {} : { nearest: near }),
+  };
+}
+
+/** One item of a line being typed: understood, or why not. */
+export interface Piece {
+  readonly text: string;
+  readonly at: number;
+  readonly error?: Unreadable;
+}
+
+/** Reads each item of a line on its own, so that what is understood and what is not can both be shown. */
+export function readPieces(line: string): Piece[] {
+  const reading: Reading = { shell: {}, items: [], boxFrom: undefined };
+  return splitLine(line.slice(0, LINE_MOST)).items.map((item) => {
+    const problem = readItem(new Scanner(item.text), reading);
+    return { ...item, ...(problem === undefined ? {} : { error: unreadable(item, problem) }) };
+  });
 }
 
 function fail(item: RawItem, expected: string): ReadLine {

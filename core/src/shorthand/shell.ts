@@ -1,5 +1,5 @@
 /** Reads the items that describe the box itself and the parts that make it larger or smaller. */
-import { ADDED_PARTS, MATERIALS, MOUNTS } from '../box/words.ts';
+import { ADDED_PARTS, FORMS, MATERIALS, MOUNTS } from '../box/words.ts';
 import { BOX_CODES } from '../edition/index.ts';
 import { printLength, readLength } from '../quantity/length.ts';
 import { NUMBER } from '../quantity/number.ts';
@@ -14,6 +14,7 @@ const WITH_UNIT = new RegExp(`(${NUMBER}\\s*${UNIT})(?![a-z0-9])`);
 const VOLUME = new RegExp(`(${NUMBER}(?:\\s*${UNIT})?)(?![a-z0-9/-])`);
 const CODE = /(?!old-work|new-work)(\d*[a-z]+-[a-z0-9.]+|fs|fd)(?![a-z0-9.-])/;
 
+const FORM_WORDS = Object.keys(FORMS) as (keyof typeof FORMS)[];
 const PART_WORDS = Object.keys(ADDED_PARTS) as (keyof typeof ADDED_PARTS)[];
 const VOLUME_EXPECTED = 'a volume of more than 0 and at most 500 in³, such as “18 in3” or “295 ml”';
 const BOX_EXPECTED = `${VOLUME_EXPECTED}, or a standard box, such as “4sq-1.5”`;
@@ -192,7 +193,10 @@ function readAdded(scan: Scanner, reading: Reading): Problem | 'read' | undefine
 
 function readAttribute(scan: Scanner, reading: Reading): Problem | 'read' | undefined {
   const { shell } = reading;
-  const put = <K extends 'material' | 'mount' | 'gangs'>(key: K, value: NonNullable<(typeof shell)[K]>) => {
+  const put = <K extends 'material' | 'mount' | 'gangs' | 'form'>(
+    key: K,
+    value: NonNullable<(typeof shell)[K]>,
+  ) => {
     if (shell[key] !== undefined && shell[key] !== value) {
       return { expected: `one ${key} (“${String(shell[key])}” is already given)` };
     }
@@ -203,6 +207,8 @@ function readAttribute(scan: Scanner, reading: Reading): Problem | 'read' | unde
   if (material) return put('material', material);
   const mount = scan.takeWord(MOUNTS);
   if (mount) return put('mount', mount);
+  const form = scan.takeWord(FORM_WORDS);
+  if (form) return put('form', form);
   const gangs = scan.take(/(\d+)\s*-\s*gangs?(?![a-z])|(\d+)\s+gangs?(?![a-z])/);
   return gangs ? put('gangs', Number(gangs[1] ?? gangs[2])) : undefined;
 }
@@ -213,9 +219,9 @@ function readAttributes(scan: Scanner, reading: Reading): Problem | 'read' {
     const read = readAttribute(scan, reading);
     if (read === 'read') continue;
     if (read) return read;
-    const near = nearestWord(scan.word.toLowerCase(), [...MATERIALS, ...MOUNTS, '2-gang']);
+    const near = nearestWord(scan.word.toLowerCase(), [...MATERIALS, ...MOUNTS, ...FORM_WORDS, '2-gang']);
     return {
-      expected: `plastic, metal, 2-gang, old-work, new-work in place of “${scan.word}”`,
+      expected: `plastic, metal, 2-gang, old-work, new-work, ${FORM_WORDS.join(', ')} in place of “${scan.word}”`,
       ...(near ? { nearest: near } : {}),
     };
   }

@@ -1,6 +1,6 @@
 /** Words of the count line, beyond those of the box document. */
 import { BOX_CODES, EDITION_IDS } from '../edition/index.ts';
-import { CABLE_MAKES, CABLE_ROLES, DEVICES, MATERIALS, MOUNTS } from '../box/words.ts';
+import { CABLE_MAKES, CABLE_ROLES, DEVICES, ENTRIES, FORMS, MATERIALS, MOUNTS } from '../box/words.ts';
 
 /** Other ways to write a device; the first form is what is printed. */
 export const DEVICE_ALIASES: Readonly<Record<string, keyof typeof DEVICES>> = {
@@ -43,12 +43,14 @@ export const FIRST_WORDS: readonly string[] = [
   ...Object.keys(DEVICE_ALIASES),
   ...MATERIALS,
   ...MOUNTS,
+  ...Object.keys(FORMS),
 ];
 
 /** Words that may follow another, for the same. */
 export const LATER_WORDS: readonly string[] = [
   ...CABLE_MAKES,
   ...Object.keys(CABLE_ROLES),
+  ...ENTRIES,
   ...MATERIALS,
   ...MOUNTS,
   ...BOX_CODES,

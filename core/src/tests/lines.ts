@@ -23,7 +23,16 @@ const DEVICE = fc.constantFrom(
   'blank',
 );
 const MAKE = fc.constantFrom('', '', '', ' mc', ' ac', ' uf', ' no-ground', ' mc no-ground', ' egc 10');
-const ROLE = fc.constantFrom('', '', ' feed', ' out', ' leg "porch, north"', ' travelers');
+const ROLE = fc.constantFrom(
+  '',
+  '',
+  ' feed',
+  ' feed top',
+  ' back',
+  ' out',
+  ' leg "porch, north"',
+  ' travelers',
+);
 
 /** One item that fills a box. */
 const FILLING = fc.oneof(
@@ -54,6 +63,8 @@ const ADDED = fc.constantFrom(
 );
 const BOX = fc.constantFrom(
   'box 18',
+  '18 in3 plastic new-work device-box',
+  '6 in3 metal pan',
   '20.3 in3 plastic',
   '32 in3 2-gang',
   '44.5 in3 plastic 3-gang old-work',

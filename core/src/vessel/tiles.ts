@@ -4,7 +4,15 @@ import type { Side } from '../box/words.ts';
 import type { Tally, TallyLine } from '../fill/tally.ts';
 
 /** What a tile is, from the back of the box (grounds) to its opening (devices): the order of folding. */
-export const TILE_GROUPS = ['ground', 'hardware', 'neutral', 'hot', 'conductor', 'device'] as const;
+export const TILE_GROUPS = [
+  'ground',
+  'hardware',
+  'neutral',
+  'hot',
+  'switched',
+  'conductor',
+  'device',
+] as const;
 export type TileGroup = (typeof TILE_GROUPS)[number];
 
 /** The colour of a conductor, by the letter it is drawn with. */
@@ -33,6 +41,19 @@ export function cableColours(conductors: number): ConductorColour[] {
   return Array.from({ length: conductors }, (_, nth) => CABLE_COLOURS[nth % 4] ?? 'black');
 }
 
+/**
+ * What a cable's conductor is, by the cable's role. In a switch loop the white is the supply to the
+ * switch and the black comes back switched (handbook 12; 200.7). Common practice for the rest.
+ */
+function conductorGroup(
+  { role }: Extract<Item, { kind: 'cable' }>,
+  colour: ConductorColour,
+): Extract<TileGroup, 'neutral' | 'hot' | 'switched'> {
+  if (role === 'loop') return colour === 'white' ? 'hot' : 'switched';
+  if (colour === 'white') return 'neutral';
+  return role === 'leg' || role === 'travelers' ? 'switched' : 'hot';
+}
+
 interface Face {
   readonly group: TileGroup;
   readonly label: string;
@@ -49,7 +70,7 @@ function faceOf(item: Item, line: TallyLine, nth: number): Face {
           : { group: 'ground', label: size, colour: 'bare' };
       }
       const colour = cableColours(item.conductors)[nth % item.conductors] ?? 'black';
-      return { group: colour === 'white' ? 'neutral' : 'hot', label: size, colour };
+      return { group: conductorGroup(item, colour), label: size, colour };
     }
     case 'conductors':
       return { group: 'conductor', label: item.run === 'enters' ? size : `${size} ${item.run}` };

@@ -33,7 +33,9 @@ function refusedOf(error: unknown): Refused {
   if (error instanceof Refused) return error;
   const kind = error instanceof Error && 'type' in error ? String(error.type) : '';
   if (kind === 'entity.too.large') {
-    return new Refused(413, 'The body is too large', { detail: 'At most 1 MB is taken in one request.' });
+    return new Refused(413, 'The body is too large', {
+      detail: 'At most 1 MB is taken in one request, 3 MB for a photo.',
+    });
   }
   if (kind === 'entity.parse.failed') {
     return new Refused(400, 'The body is not JSON', {

@@ -1,10 +1,12 @@
 /** The API under /api/v1. */
 import { randomUUID } from 'node:crypto';
-import { BoxChange, boxJsonSchema, JobChange, NewBox, NewJob, writeCsv } from '@dense-pack/core';
-import { json, type Request, Router } from 'express';
+import { BoxChange, boxJsonSchema, JobChange, NewBox, NewJob, RecordId, writeCsv } from '@dense-pack/core';
+import { json, raw, type Request, Router } from 'express';
 import type { Db } from '../database.ts';
 import { boxesOf, changeBox, createBox, deleteBox, readBox } from '../services/boxes.ts';
 import { Refused } from '../services/failures.ts';
+import { keepPhoto, PHOTO_BYTES_MOST, readPhoto } from '../services/photos.ts';
+import { statesOf } from '../services/states.ts';
 import { changeJob, createJob, deleteJob, listJobs, readJob } from '../services/jobs.ts';
 import { bodyAs } from './answers.ts';
 
@@ -14,6 +16,25 @@ const idOf = (request: Request): string => String(request.params['id']);
 export function api(db: Db, clock: () => Date): Router {
   const router = Router();
   const now = () => clock().toISOString();
+  router.put(
+    '/boxes/:id/photos/:photo',
+    raw({ limit: PHOTO_BYTES_MOST, type: 'image/*' }),
+    async (request, response) => {
+      const photo = RecordId.safeParse(request.params['photo']);
+      if (!Buffer.isBuffer(request.body) || !photo.success) {
+        throw new Refused(415, 'Only a photo is taken here', {
+          detail: 'Send a JPEG, PNG or WebP picture with its Content-Type, under an id of 8 to 40 letters.',
+        });
+      }
+      await keepPhoto(db, idOf(request), photo.data, request.body, now());
+      response.status(204).end();
+    },
+  );
+  router.get('/photos/:id', (request, response) => {
+    const { type, bytes } = readPhoto(db, idOf(request));
+    response.type(type).setHeader('Cache-Control', 'private, max-age=31536000, immutable');
+    response.send(bytes);
+  });
   router.use(json({ limit: '1mb', strict: true, type: ['application/json', 'application/*+json'] }));
   router.use((request, _response, next) => {
     const sends = ['POST', 'PUT', 'PATCH'].includes(request.method);
@@ -71,6 +92,9 @@ export function api(db: Db, clock: () => Date): Router {
   router.put('/boxes/:id', (request, response) => {
     const { version, ...fields } = bodyAs(BoxChange, request.body);
     response.json(changeBox(db, idOf(request), fields, version, now()));
+  });
+  router.get('/boxes/:id/states', (request, response) => {
+    response.json({ states: statesOf(db, readBox(db, idOf(request)).id) });
   });
   router.delete('/boxes/:id', (request, response) => {
     deleteBox(db, idOf(request));

@@ -1,8 +1,9 @@
 /** Boxes: plain SQL over the box table. A document is parsed by the core's schema when it is read back. */
-import { BoxDocument, bringUpToDate, type BoxFields, type BoxRecord, unsizedDevices } from '@dense-pack/core';
+import { type BoxFields, type BoxRecord, Seen, type Stage, unsizedDevices } from '@dense-pack/core';
 import type { Db } from '../database.ts';
 import { notFound, Refused, stale } from './failures.ts';
 import { findJob, touchJob } from './job-rows.ts';
+import { documentIn, keepState } from './states.ts';
 
 interface BoxRow {
   id: string;
@@ -12,6 +13,10 @@ interface BoxRow {
   room: string;
   circuit: string;
   document: string;
+  stage: Stage;
+  stage_at: string | null;
+  found: string | null;
+  seen: string;
   created_at: string;
   updated_at: string;
 }
@@ -24,7 +29,11 @@ function boxOf(row: BoxRow): BoxRecord {
     name: row.name,
     room: row.room,
     circuit: row.circuit,
-    box: BoxDocument.parse(bringUpToDate(JSON.parse(row.document))),
+    box: documentIn(row.document),
+    stage: row.stage,
+    stageAt: row.stage_at,
+    found: row.found === null ? null : documentIn(row.found),
+    seen: Seen.parse(JSON.parse(row.seen)),
     createdAt: row.created_at,
     updatedAt: row.updated_at,
   };
@@ -58,17 +67,28 @@ function insist(fields: BoxFields): void {
   }
 }
 
+/** The columns of what a person says of a box, in the order of the statements below. */
+function columnsOf({ name, room, circuit, box, stage, stageAt, found, seen }: BoxFields) {
+  const json = (value: unknown) => (value === null ? null : JSON.stringify(value));
+  return [name, room, circuit, json(box), stage, stageAt, json(found), json(seen)];
+}
+
 /** Makes a box. Sending the same id again gives the box that is there. @throws Refused 404, 422 */
 export function createBox(db: Db, jobId: string, id: string, fields: BoxFields, now: string): BoxRecord {
   insist(fields);
   return db.transaction(() => {
     if (!findJob(db, jobId)) throw notFound('job', jobId);
-    db.prepare(
-      `INSERT INTO box (id, job_id, version, name, room, circuit, document, created_at, updated_at)
-       VALUES (?, ?, 1, ?, ?, ?, ?, ?, ?) ON CONFLICT (id) DO NOTHING`,
-    ).run(id, jobId, fields.name, fields.room, fields.circuit, JSON.stringify(fields.box), now, now);
+    const made = db
+      .prepare(
+        `INSERT INTO box (id, job_id, version, created_at, updated_at,
+                          name, room, circuit, document, stage, stage_at, found, seen)
+         VALUES (?, ?, 1, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?) ON CONFLICT (id) DO NOTHING`,
+      )
+      .run(id, jobId, now, now, ...columnsOf(fields));
     touchJob(db, jobId, now);
-    return readBox(db, id);
+    const record = readBox(db, id);
+    if (made.changes > 0) keepState(db, record);
+    return record;
   })();
 }
 
@@ -78,12 +98,14 @@ export function changeBox(db: Db, id: string, fields: BoxFields, version: number
   return db.transaction(() => {
     const done = db
       .prepare(
-        `UPDATE box SET version = version + 1, name = ?, room = ?, circuit = ?, document = ?, updated_at = ?
+        `UPDATE box SET version = version + 1, name = ?, room = ?, circuit = ?, document = ?,
+                        stage = ?, stage_at = ?, found = ?, seen = ?, updated_at = ?
          WHERE id = ? AND version = ?`,
       )
-      .run(fields.name, fields.room, fields.circuit, JSON.stringify(fields.box), now, id, version);
+      .run(...columnsOf(fields), now, id, version);
     const stored = readBox(db, id);
     if (done.changes === 0) throw stale({ ...fields, version }, stored);
+    keepState(db, stored);
     touchJob(db, stored.jobId, now);
     return stored;
   })();

@@ -1,0 +1,19 @@
+/** As found → planned → as built: how a box record goes from one state to the next. */
+import type { BoxFields } from './record.ts';
+
+type Staged = Pick<BoxFields, 'box' | 'stage' | 'stageAt' | 'found'>;
+
+/** Keeps the box as it stands as what was found (or built before), and begins a plan from it. */
+export function planChange({ box }: Pick<BoxFields, 'box'>, now: string): Staged {
+  return { box, found: box, stage: 'planned', stageAt: now };
+}
+
+/** Says that the plan was built as it stands. What was found stays beside it. */
+export function markBuilt({ box, found }: Pick<BoxFields, 'box' | 'found'>, now: string): Staged {
+  return { box, found, stage: 'built', stageAt: now };
+}
+
+/** Drops the plan: the box is again as it was found. */
+export function dropPlan({ box, found }: Pick<BoxFields, 'box' | 'found'>, now: string): Staged {
+  return { box: found ?? box, found: null, stage: 'found', stageAt: now };
+}

@@ -1,0 +1,165 @@
+/**
+ * How tight a box is to work in (handbook 16): real solids against the real space. It is an estimate,
+ * kept apart from the verdict; it never changes it.
+ */
+import { assemble } from '../box/assembled.ts';
+import { type BoxDocument, type Item, lengthIn } from '../box/document.ts';
+import { DEVICES } from '../box/words.ts';
+import { type Edition, type Size, standardBox } from '../edition/index.ts';
+import { allowancesLeft } from '../fill/verdict.ts';
+import type { Tally } from '../fill/tally.ts';
+import { inches, type Length, NM_PER_INCH, showInches } from '../quantity/length.ts';
+import { ATOMS_PER_CUBIC_INCH } from '../quantity/volume.ts';
+import {
+  BARE_SQIN,
+  CONDUCTOR_SQIN,
+  CONNECTOR_CUIN,
+  DEVICE_DEPTHS,
+  DEVICE_FACE_SQIN,
+  LENGTH_IN_BOX_IN,
+} from './solids.ts';
+
+/** How it will be to fold. */
+export type Workability = 'roomy' | 'snug' | 'tight' | 'unknown';
+
+export interface WorkRoom {
+  readonly answer: Workability;
+  /** One sentence, ready to be read. */
+  readonly words: string;
+  /** Share of the box's space that stays free, 0 to 1, negative when the solids alone do not fit; null when the volume is not known. */
+  readonly freeShare: number | null;
+  /** Depth left behind the deepest device; null when the box's depth is not known. */
+  readonly depthLeft: Length | null;
+  /** What the estimate rests on. */
+  readonly assumptions: readonly string[];
+}
+
+/** Free shares below which a box is snug, and tight. Ours, from no source. */
+const SNUG_BELOW = 0.55;
+const TIGHT_BELOW = 0.4;
+/** Room behind a device below which its conductors are crushed. Common practice, no source. */
+const DEPTH_TIGHT = inches(0.5);
+/** Devices whose bodies are deep enough to be warned of. */
+const DEEP = inches(1.25);
+
+/** Depth of a device's body: as recorded, or typical of its kind. */
+export function deviceDepth(item: Extract<Item, { kind: 'device' }>): Length {
+  return item.depth === undefined ? DEVICE_DEPTHS.value[item.device] : lengthIn(item.depth);
+}
+
+/** Inside depth of the box where it is known: measured, or the last figure of a standard box's trade size. */
+export function boxDepth(box: BoxDocument, edition: Edition): Length | null {
+  if (box.shell.measured) return lengthIn(box.shell.measured[2]);
+  const listed = box.shell.box === undefined ? undefined : standardBox(edition, box.shell.box);
+  const depth = listed && /-(?:[\d.]+x)*([\d.]+)$/.exec(listed.code)?.[1];
+  return depth === undefined ? null : inches(Number(depth));
+}
+
+/** Volume of everything solid in the box, in³. */
+function solids(box: BoxDocument): number {
+  const length = LENGTH_IN_BOX_IN.value;
+  let insulated = 0;
+  let sum = 0;
+  const insulatedPiece = (size: Size, count: number, long = length) => {
+    sum += (CONDUCTOR_SQIN.value[size] ?? 0) * long * count;
+    insulated += count;
+  };
+  for (const item of box.items) {
+    switch (item.kind) {
+      case 'cable':
+        insulatedPiece(item.size, item.count * item.conductors);
+        if (item.ground && item.make !== 'ac')
+          sum += (BARE_SQIN.value[item.groundSize ?? item.size] ?? 0) * length * item.count;
+        break;
+      case 'conductors':
+        insulatedPiece(
+          item.size,
+          item.count,
+          item.loop === undefined ? length : lengthIn(item.loop) / NM_PER_INCH,
+        );
+        break;
+      case 'fixture':
+      case 'pigtails':
+        insulatedPiece(item.size, item.count);
+        break;
+      case 'ground':
+        sum += (BARE_SQIN.value[item.size] ?? 0) * length * item.count;
+        break;
+      case 'device':
+        sum += DEVICE_FACE_SQIN.value * (deviceDepth(item) / NM_PER_INCH) * item.count * item.wide;
+        break;
+      default:
+        break;
+    }
+  }
+  const recorded = box.items.reduce(
+    (most, item) => (item.kind === 'connectors' ? most + item.count : most),
+    0,
+  );
+  // Two or three conductors meet under one connector; the grounds take one more.
+  const connectors = recorded || (insulated > 2 ? Math.ceil(insulated / 3) + 1 : 0);
+  return sum + connectors * CONNECTOR_CUIN.value;
+}
+
+/** The second answer: legal or not, how tight is it to work in? */
+export function workRoom(box: BoxDocument, edition: Edition, counted: Tally): WorkRoom {
+  const devices = box.items.filter(
+    (item): item is Extract<Item, { kind: 'device' }> => item.kind === 'device',
+  );
+  const assembled = assemble(box, edition);
+  const volume = assembled.capacity ?? assembled.estimate?.volume ?? null;
+  const assumptions = [
+    `Each conductor has ${LENGTH_IN_BOX_IN.value} in in the box; insulated areas as THHN (${CONDUCTOR_SQIN.section}, ${CONDUCTOR_SQIN.confidence}).`,
+    `A connector takes ${CONNECTOR_CUIN.value} in³; where none is recorded, one for each three conductors and one for the grounds.`,
+    ...(devices.length > 0
+      ? ['Device bodies of typical depth where none is recorded: measure the part in hand.']
+      : []),
+    'Roomy from 55 % free space, tight below 40 %: our own marks, from no source.',
+  ];
+  if (volume === null || box.items.length === 0) {
+    return {
+      answer: 'unknown',
+      words: volume === null ? 'room to work is not known without a volume' : 'nothing is in the box yet',
+      freeShare: null,
+      depthLeft: null,
+      assumptions,
+    };
+  }
+  const freeShare = 1 - solids(box) / (volume / ATOMS_PER_CUBIC_INCH);
+  const deepest = devices.reduce<Length>((most, item) => {
+    const depth = deviceDepth(item);
+    return depth > most ? depth : most;
+  }, 0 as Length);
+  const inside = boxDepth(box, edition);
+  const depthLeft = inside === null || devices.length === 0 ? null : ((inside - deepest) as Length);
+  const deepWords = devices
+    .filter((item) => deviceDepth(item) >= DEEP)
+    .map((item) => DEVICES[item.device])
+    .filter((name, nth, all) => all.indexOf(name) === nth);
+  const spare = allowancesLeft(counted)?.count ?? 0;
+  let answer: Workability = freeShare < TIGHT_BELOW ? 'tight' : freeShare < SNUG_BELOW ? 'snug' : 'roomy';
+  if (answer === 'roomy' && (spare < 1 || deepWords.length > 0) && counted.verdict !== 'unknown')
+    answer = 'snug';
+  if (counted.verdict === 'over' || (depthLeft !== null && depthLeft < DEPTH_TIGHT)) answer = 'tight';
+  const because = [
+    ...(depthLeft !== null && depthLeft < DEPTH_TIGHT
+      ? [
+          depthLeft < 0
+            ? 'the device is deeper than the box'
+            : `${showInches(depthLeft)} in left behind the device`,
+        ]
+      : []),
+    ...(deepWords.length > 0
+      ? [`${deepWords.join(' and ')} ${deepWords.length > 1 ? 'are' : 'is'} deep`]
+      : []),
+    ...(spare < 1 && counted.verdict === 'legal' ? ['no allowance spare'] : []),
+  ];
+  const share = `about ${Math.max(0, Math.round(freeShare * 100))} % free`;
+  return {
+    answer,
+    words: `${answer} to work in: ${[share, ...because].join(', ')}`,
+    freeShare,
+    depthLeft,
+    assumptions,
+  };
+}

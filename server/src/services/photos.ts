@@ -1,0 +1,67 @@
+/** Photos of a box. They come resized and without their metadata; what still has some is refused. */
+import exifr from 'exifr';
+import { imageSize } from 'image-size';
+import type { Db } from '../database.ts';
+import { notFound, Refused } from './failures.ts';
+
+/** A photo as it is sent to a browser. */
+export interface Photo {
+  readonly type: string;
+  readonly bytes: Buffer;
+}
+
+/** The most bytes of a resized photo, and the longest side, in pixels. */
+export const PHOTO_BYTES_MOST = 3_000_000;
+const PHOTO_SIDE_MOST = 4096;
+const TYPES: Readonly<Record<string, string>> = { jpg: 'image/jpeg', png: 'image/png', webp: 'image/webp' };
+
+function measured(bytes: Buffer): { width: number; height: number; type: string } {
+  const refuse = (accepted: string) =>
+    new Refused(422, 'This is not a photo that can be kept', { errors: [{ field: 'body', accepted }] });
+  let size;
+  try {
+    size = imageSize(bytes);
+  } catch {
+    throw refuse('a JPEG, PNG or WebP picture');
+  }
+  const type = TYPES[size.type ?? ''];
+  if (type === undefined) throw refuse('a JPEG, PNG or WebP picture');
+  if (Math.max(size.width, size.height) > PHOTO_SIDE_MOST) {
+    throw refuse(`a picture of at most ${PHOTO_SIDE_MOST} pixels on its longest side`);
+  }
+  return { width: size.width, height: size.height, type };
+}
+
+/** @throws Refused 422 where the picture still says where it was taken */
+async function insistOnNoPlace(bytes: Buffer): Promise<void> {
+  const place: unknown = await exifr.gps(bytes).catch(() => undefined);
+  if (place) {
+    throw new Refused(422, 'This photo says where it was taken', {
+      detail: 'Photos are kept without their location: send it without EXIF data.',
+    });
+  }
+}
+
+/** Keeps a photo. Sending the same id again changes nothing. @throws Refused 404, 422 */
+export async function keepPhoto(
+  db: Db,
+  boxId: string,
+  id: string,
+  bytes: Buffer,
+  now: string,
+): Promise<void> {
+  const { width, height, type } = measured(bytes);
+  await insistOnNoPlace(bytes);
+  if (!db.prepare('SELECT 1 FROM box WHERE id = ?').get(boxId)) throw notFound('box', boxId);
+  db.prepare(
+    `INSERT INTO photo (id, box_id, type, width, height, bytes, created_at) VALUES (?, ?, ?, ?, ?, ?, ?)
+     ON CONFLICT (id) DO NOTHING`,
+  ).run(id, boxId, type, width, height, bytes, now);
+}
+
+/** @throws Refused 404 */
+export function readPhoto(db: Db, id: string): Photo {
+  const photo = db.prepare<[string], Photo>('SELECT type, bytes FROM photo WHERE id = ?').get(id);
+  if (!photo) throw notFound('photo', id);
+  return photo;
+}
