@@ -33,6 +33,7 @@ module.exports = {
       addBase({
         ':root': variables(tokens.colour.light),
         '.dark': variables(tokens.colour.dark),
+        '.sun': variables(tokens.colour.sun),
       });
     }),
   ],

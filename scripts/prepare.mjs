@@ -3,6 +3,7 @@ import { spawnSync } from 'node:child_process';
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { createHash } from 'node:crypto';
 import { join } from 'node:path';
+import { writeServiceWorker } from './service-worker.mjs';
 
 export const ROOT = join(import.meta.dirname, '..');
 
@@ -51,6 +52,7 @@ const APP_SOURCES = [
   'app/metro.config.js',
   'app/tailwind.config.js',
   'core/src',
+  'scripts/sw.template.js',
   'package-lock.json',
 ];
 
@@ -69,6 +71,7 @@ export function ensureApp() {
     console.error('The app could not be built; the lines above say why.');
     process.exit(code);
   }
+  writeServiceWorker(join(ROOT, 'app/dist'), join(ROOT, 'scripts/sw.template.js'));
   writeFileSync(built, String(sources));
 }
 

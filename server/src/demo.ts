@@ -2,7 +2,8 @@
  * The demo house. Everything in it is invented: the house, its people and its rooms.
  * It is seeded through the same count lines, schemas and services that a person's own input goes through.
  */
-import { BoxFields, JobFields, readCountLine } from '@dense-pack/core';
+import { BoxFields, JobFields, readCountLine, type Seen, type Stage } from '@dense-pack/core';
+import type { z } from 'zod';
 import type { Db } from './database.ts';
 import { createBox } from './services/boxes.ts';
 import { findJob } from './services/job-rows.ts';
@@ -15,51 +16,108 @@ interface DemoBox {
   readonly name: string;
   readonly room: string;
   readonly circuit: string;
+  /** How it was found, where a change is planned or built. */
+  readonly found?: string;
   readonly line: string;
+  readonly stage?: Stage;
+  readonly seen?: z.input<typeof Seen>;
 }
 
 const BOXES: readonly DemoBox[] = [
   {
+    // Over: a third cable on a full box.
     id: 'demo-kitchen-counter',
     name: 'Counter left of sink',
     room: 'Kitchen',
     circuit: '4',
-    line: '18 in3 plastic old-work, 12/2 feed, 2x 12/2 out, gfci depth 1.25 # A third cable is wanted for the new outlet.',
+    found: '18 in3 plastic old-work device-box, 12/2 feed bottom, 12/2 out top, gfci depth 1.25',
+    line: '18 in3 plastic old-work device-box, 12/2 feed bottom, 2x 12/2 out top, gfci depth 1.25 # A third cable is wanted for the new outlet.',
+    stage: 'planned',
+    seen: { stud: 'left', conditions: ['crowded'], note: 'Tile backsplash: the box sits 3/8 in back.' },
   },
   {
     id: 'demo-den-outlet',
     name: 'Outlet under window',
     room: 'Den',
     circuit: '7',
-    line: '18 in3 plastic new-work, 12/2 feed, 12/2 out, duplex',
+    line: '18 in3 plastic new-work device-box, 12/2 feed, 12/2 out, duplex',
+    seen: { stud: 'right', safe: ['found', 'off', 'proved', 'dead', 'again'] },
   },
   {
+    // Five grounds: legal to a hair by NEC 2017, over from 2020 on.
     id: 'demo-hall-switches',
     name: 'Hall, two switches',
     room: 'Hall',
     circuit: '2',
-    line: '32 in3 2-gang plastic new-work, 14/2 feed, 14/2 out, 3x 14/2 leg, clamps, 2x switch',
+    line: '32 in3 2-gang plastic new-work device-box, 14/2 feed bottom, 14/2 out top, 3x 14/2 leg top, clamps, 2x switch',
   },
   {
     id: 'demo-workshop-square',
     name: 'Workbench, switch and outlet',
     room: 'Workshop',
     circuit: '9',
-    line: 'box 4sq-1.5 metal, ext 8, 2x 12/2, 14/2 leg, clamps, switch @14, duplex @12',
+    found: 'box 4sq-1.5 metal square, 2x 12/2, 14/2 leg, clamps, switch @14, duplex @12',
+    line: 'box 4sq-1.5 metal square, ext 8, 2x 12/2, 14/2 leg, clamps, switch @14, duplex @12',
+    stage: 'built',
+    seen: { safe: ['found', 'off', 'proved', 'dead', 'again'], note: 'Extension fitted, cover closed.' },
   },
   {
     id: 'demo-porch-ceiling',
     name: 'Porch lantern',
     room: 'Porch',
     circuit: '2',
-    line: 'box oct-1.5 metal, 14/3 leg, stud, hickey, fixture 2x18 domed',
+    line: 'box oct-1.5 metal round, 14/3 leg top, stud, hickey, fixture 2x18 domed',
   },
   {
+    // No legal volume.
     id: 'demo-cellar-old',
     name: 'Old box by the stair',
     room: 'Cellar',
     circuit: '1',
     line: 'measured 3 x 2 x 2.5 metal, 2x 14/2 no-ground, switch # No stamp to be found.',
+    seen: {
+      conditions: ['brittle', 'damp', 'unlabelled'],
+      note: 'Cloth insulation. Look again by daylight.',
+    },
+  },
+  {
+    // Full to the last hundredth: the shallow pan.
+    id: 'demo-pendant-pan',
+    name: 'Pendant over the table',
+    room: 'Kitchen',
+    circuit: '2',
+    found: '6 in3 metal pan, 14/2 feed top',
+    line: '6 in3 metal pan, 14/2 feed top, 14/2 out top # On to the second pendant.',
+    stage: 'planned',
+  },
+  {
+    // Half of the receptacle is switched.
+    id: 'demo-living-split',
+    name: 'Half-switched outlet, sofa',
+    room: 'Living room',
+    circuit: '6',
+    line: '22.5 in3 plastic new-work device-box, 14/3 feed "from the switch", 14/2 out, duplex',
+  },
+  {
+    // A switch loop: the white is the supply.
+    id: 'demo-bedroom-loop',
+    name: 'Bedroom switch, loop only',
+    room: 'Bedroom',
+    circuit: '5',
+    line: '14 in3 plastic old-work device-box, 14/2 loop top, switch',
+    seen: { stud: 'left', note: 'White is re-identified with tape. No neutral here.' },
+  },
+  {
+    // Three smart switches: legal, and a misery to fold.
+    id: 'demo-entry-smart',
+    name: 'Entry, three smart switches',
+    room: 'Hall',
+    circuit: '3',
+    found:
+      '44 in3 plastic new-work 3-gang device-box, 14/2 feed bottom, 14/2 leg "porch" top, 14/2 leg "hall" top, 14/3 travelers "stair" top, clamps, 2x switch, 3way',
+    line: '44 in3 plastic new-work 3-gang device-box, 14/2 feed bottom, 14/2 leg "porch" top, 14/2 leg "hall" top, 14/3 travelers "stair" top, clamps, 3x smart depth 1.5',
+    stage: 'planned',
+    seen: { stud: 'right', safe: ['found', 'off'] },
   },
 ];
 
@@ -83,10 +141,19 @@ export function seedDemo(db: Db, now: Date): void {
       at(0),
       true,
     );
-    BOXES.forEach(({ id, line, ...rest }, nth) => {
-      const read = readCountLine(line);
-      if (!read.ok) throw new Error(`demo box ${id}: ${read.error.expected}`);
-      createBox(db, DEMO_JOB, id, BoxFields.parse({ ...rest, box: read.box }), at(nth + 1));
+    BOXES.forEach(({ id, line, found, ...rest }, nth) => {
+      const fields = BoxFields.parse({
+        ...rest,
+        box: boxOf(id, line),
+        ...(found === undefined ? {} : { found: boxOf(id, found), stageAt: at(nth + 1) }),
+      });
+      createBox(db, DEMO_JOB, id, fields, at(nth + 1));
     });
   })();
+}
+
+function boxOf(id: string, line: string) {
+  const read = readCountLine(line);
+  if (!read.ok) throw new Error(`demo box ${id}: ${read.error.expected}`);
+  return read.box;
 }

@@ -7,6 +7,7 @@ import { QueryClientProvider } from '@tanstack/react-query';
 import { useFonts } from 'expo-font';
 import { Stack } from 'expo-router';
 import { useEffect } from 'react';
+import { keepAnswers, keepApp } from '@/ui/client/keep-answers';
 import { queryClient, startOutbox } from '@/ui/client/queries';
 import { useTheme } from '@/ui/theme/theme';
 
@@ -14,6 +15,11 @@ export default function Layout() {
   useFonts({ Overpass_400Regular, Overpass_700Bold, OverpassMono_400Regular, OverpassMono_700Bold });
   useTheme();
   useEffect(startOutbox, []);
+  useEffect(keepApp, []);
+  useEffect(() => {
+    const keeping = keepAnswers(queryClient);
+    return () => void keeping.then((stop) => stop());
+  }, []);
   return (
     <QueryClientProvider client={queryClient}>
       <Stack screenOptions={{ headerShown: false, animation: 'none', title: 'Dense Pack' }} />

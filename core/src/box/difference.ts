@@ -45,11 +45,13 @@ function shellChanges(before: BoxDocument, after: BoxDocument): Change[] {
 }
 
 /**
- * The changes from `before` to `after`, the box itself first. Items are matched by id as long as they
+ * The changes from `before` to `after`, the box itself first and its note last. Items are matched by id as long as they
  * are of one kind, then by what they are, so that a box that was read anew compares by content.
  */
 export function difference(before: BoxDocument, after: BoxDocument): Change[] {
-  const changes = shellChanges(before, after);
+  const own = shellChanges(before, after);
+  const isNote = (change: Change) => change.what === 'box' && change.field === 'note';
+  const changes = own.filter((change) => !isNote(change));
   const left = new Map(before.items.map((item) => [item.id, item]));
   const unmatched: Item[] = [];
   const compare = (was: Item, is: Item) => {
@@ -75,5 +77,5 @@ export function difference(before: BoxDocument, after: BoxDocument): Change[] {
     else changes.push({ what: 'added', item, count: countOf(item) });
   }
   for (const item of left.values()) changes.push({ what: 'removed', item, count: countOf(item) });
-  return changes;
+  return [...changes, ...own.filter(isNote)];
 }

@@ -31,6 +31,14 @@ export function addItem(box: BoxDocument, item: NewItem): { box: BoxDocument; id
   return { box: { ...box, items: [...box.items, { ...item, id } as Item] }, id };
 }
 
+/** One more of an item: counted up, or beside it where it has a label of its own. */
+export function duplicateItem(box: BoxDocument, id: string): BoxDocument {
+  const item = box.items.find((one) => one.id === id);
+  if (!item || item.kind === 'barrier') return box;
+  const { id: _id, ...rest } = item;
+  return addItem(box, { ...rest, count: 1 } as NewItem).box;
+}
+
 /** The largest insulated conductor of the box, which sizes a device without a size of its own. */
 export function largestInsulatedIn(box: BoxDocument): Size | undefined {
   return box.items.reduce<Size | undefined>(

@@ -73,8 +73,17 @@ const stamps = {
 export const Job = JobFields.extend({ ...stamps, demo: z.boolean() });
 export type Job = z.output<typeof Job>;
 
+/** How many boxes of a job its card shows. */
+export const JOB_PREVIEW = 8;
+
 /** A job with what its card shows. */
-export const JobCard = Job.extend({ boxes: z.int(), over: z.int(), unknown: z.int() });
+export const JobCard = Job.extend({
+  boxes: z.int(),
+  over: z.int(),
+  unknown: z.int(),
+  /** The first boxes, for their small vessels. */
+  preview: z.array(z.object({ id: RecordId, box: BoxDocument })).max(JOB_PREVIEW),
+});
 export type JobCard = z.output<typeof JobCard>;
 
 /** A box as it is stored. */

@@ -1,4 +1,7 @@
 /** As found → planned → as built: how a box record goes from one state to the next. */
+import type { Change } from './difference.ts';
+import type { BoxDocument } from './document.ts';
+import { setCount } from './edit.ts';
 import type { BoxFields } from './record.ts';
 
 type Staged = Pick<BoxFields, 'box' | 'stage' | 'stageAt' | 'found'>;
@@ -16,4 +19,21 @@ export function markBuilt({ box, found }: Pick<BoxFields, 'box' | 'found'>, now:
 /** Drops the plan: the box is again as it was found. */
 export function dropPlan({ box, found }: Pick<BoxFields, 'box' | 'found'>, now: string): Staged {
   return { box: found ?? box, found: null, stage: 'found', stageAt: now };
+}
+
+/** What was found, with something in it that was taken for an addition. */
+export function alsoFound(
+  found: BoxDocument,
+  { item, count }: Extract<Change, { what: 'added' }>,
+): BoxDocument {
+  const there = found.items.some((one) => one.id === item.id);
+  if (there && item.kind !== 'barrier') {
+    return setCount(found, item.id, Math.min(item.count, countIn(found, item.id) + count));
+  }
+  return { ...found, items: [...found.items, item] };
+}
+
+function countIn(box: BoxDocument, id: string): number {
+  const item = box.items.find((one) => one.id === id);
+  return item === undefined || item.kind === 'barrier' ? 0 : item.count;
 }

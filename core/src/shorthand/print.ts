@@ -73,7 +73,8 @@ export function printItem(item: Item): string {
   return words.join(' ');
 }
 
-function printShell(shell: BoxDocument['shell']): string[] {
+/** The words for the box itself. */
+export function printShell(shell: BoxDocument['shell']): string[] {
   const words: string[] = [];
   const parts: string[] = [];
   if (shell.box !== undefined) {

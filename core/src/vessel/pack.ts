@@ -38,24 +38,44 @@ function rowsFor(count: number, width: number, height: number, aspect: number): 
   return best;
 }
 
+/** Tiles that fill one layer: of one group, or of neighbouring ones where each alone would be too thin. */
+function layersOf(tiles: readonly Tile[], width: number, scale: number, thin: number): Tile[][] {
+  const layers: { tiles: Tile[]; area: number }[] = [];
+  let group: Tile['group'] | undefined;
+  for (const tile of tiles) {
+    const last = layers.at(-1);
+    if (last && tile.group === group) {
+      last.tiles.push(tile);
+      last.area += tile.area;
+    } else layers.push({ tiles: [tile], area: tile.area });
+    group = tile.group;
+  }
+  const height = ({ area }: { area: number }) => (area * scale) / width;
+  const joined: { tiles: Tile[]; area: number }[] = [];
+  for (const layer of layers) {
+    const below = joined.at(-1);
+    // Two share a row only where they still make one row together, not a heap.
+    const lower = below && Math.min(height(below), height(layer));
+    if (below && lower !== undefined && lower < thin && height(below) + height(layer) < 4 * thin) {
+      below.tiles.push(...layer.tiles);
+      below.area += layer.area;
+    } else joined.push({ tiles: [...layer.tiles], area: layer.area });
+  }
+  return joined.map((layer) => layer.tiles);
+}
+
 /**
  * Places the tiles.
  * @param tiles grouped together in the order the layers stand in; areas in any unit
  * @param width of the vessel, in any length
  * @param scale what one unit of area is in squares of that length
+ * @param thin a layer lower than this, in that length, shares its row with a neighbouring one
  */
-export function pack(tiles: readonly Tile[], width: number, scale = 1): Packed {
+export function pack(tiles: readonly Tile[], width: number, scale = 1, thin = 0): Packed {
   const placed: PlacedTile[] = [];
   let y = 0;
-  for (let start = 0; start < tiles.length;) {
-    const group = tiles[start]?.group;
-    let end = start;
-    let area = 0;
-    while (end < tiles.length && tiles[end]?.group === group) {
-      area += (tiles[end]?.area ?? 0) * scale;
-      end += 1;
-    }
-    const layer = tiles.slice(start, end);
+  for (const layer of layersOf(tiles, width, scale, thin)) {
+    const area = layer.reduce((sum, tile) => sum + tile.area * scale, 0);
     const rows = rowsFor(layer.length, width, area / width, 1.5);
     const perRow = Math.ceil(layer.length / rows);
     for (let from = 0; from < layer.length; from += perRow) {
@@ -70,7 +90,6 @@ export function pack(tiles: readonly Tile[], width: number, scale = 1): Packed {
       }
       y += height;
     }
-    start = end;
   }
   return { tiles: placed, height: y };
 }

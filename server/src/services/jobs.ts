@@ -1,5 +1,5 @@
 /** Jobs: plain SQL over the job table. */
-import { editionOf, type Job, type JobCard, type JobFields, tally } from '@dense-pack/core';
+import { editionOf, type Job, JOB_PREVIEW, type JobCard, type JobFields, tally } from '@dense-pack/core';
 import type { Db } from '../database.ts';
 import { boxesOf } from './boxes.ts';
 import { notFound, stale } from './failures.ts';
@@ -17,6 +17,7 @@ export function listJobs(db: Db): JobCard[] {
       boxes: boxes.length,
       over: verdicts.filter((verdict) => verdict === 'over').length,
       unknown: verdicts.filter((verdict) => verdict === 'unknown').length,
+      preview: boxes.slice(0, JOB_PREVIEW).map(({ id, box }) => ({ id, box })),
     };
   });
 }

@@ -1,59 +1,66 @@
-/** The box: its vessel and verdict above, the work below, one row of thumbs at the bottom. */
-import { CountPanel } from './panels/CountPanel';
-import { AddPanel } from './panels/AddPanel';
-import { ShellPanel } from './panels/ShellPanel';
-import { TypePanel } from './panels/TypePanel';
-import type { BoxFields } from '@dense-pack/core/box/record';
-import type { BoxDocument } from '@dense-pack/core/box/document';
-import type { LucideIcon } from 'lucide-react-native';
-import Box from 'lucide-react-native/icons/box';
-import Cable from 'lucide-react-native/icons/cable';
+/** The box: instrument above, the work of a station or an adder below, one row of thumbs at the bottom. */
+import { planChange } from '@dense-pack/core/box/stages';
+import { STAGES } from '@dense-pack/core/box/words';
 import Keyboard from 'lucide-react-native/icons/keyboard';
-import Plug from 'lucide-react-native/icons/plug';
 import Redo from 'lucide-react-native/icons/redo-2';
-import ReceiptText from 'lucide-react-native/icons/receipt-text';
 import Undo from 'lucide-react-native/icons/undo-2';
-import Wrench from 'lucide-react-native/icons/wrench';
 import { useState } from 'react';
-import { Pressable, ScrollView, useWindowDimensions, View } from 'react-native';
+import { ScrollView, useWindowDimensions, View } from 'react-native';
 import { ServerAway } from '../client/api';
-import { useHistory } from '../client/history';
 import { editionFor, useBox } from '../client/queries';
 import { Loading, Notice } from '../parts/Notice';
 import { Button, IconPress } from '../parts/Press';
+import { SaveSign } from '../parts/SaveSign';
 import { Screen } from '../parts/Screen';
 import { Words } from '../parts/Words';
-import { VerdictBand } from '../tape/Verdict';
-import { useColours } from '../theme/theme';
-import { Vessel } from '../vessel/Vessel';
+import { usePreferences } from '../theme/preferences';
+import { AddBar, type Adder, ADDERS } from './AddBar';
 import { Conflict } from './Conflict';
-
-const PANELS = {
-  count: { label: 'Count', icon: ReceiptText },
-  shell: { label: 'Box', icon: Box },
-  cable: { label: 'Cable', icon: Cable },
-  device: { label: 'Device', icon: Plug },
-  more: { label: 'More', icon: Wrench },
-  type: { label: 'Type', icon: Keyboard },
-} as const satisfies Record<string, { label: string; icon: LucideIcon }>;
-export type PanelName = keyof typeof PANELS;
+import { Instrument } from './Instrument';
+import { ItemCard } from './ItemCard';
+import { KeySheet, useBoxKeys } from './keys';
+import { CountPanel } from './panels/CountPanel';
+import { type Station, StationRail, STATIONS } from './StationRail';
+import { isSafe } from './stations/SafeStation';
+import { useBoxEdit } from './use-box-edit';
+import { Work } from './Work';
 
 /** From this width on the vessel and the tape stand beside the work. */
 const WIDE = 900;
+/** Below this height, or with larger text, the instrument scrolls with the work. */
+const TALL = 640;
+
+/** What the lower part shows. */
+export type Open = { readonly station: Station } | { readonly adder: Adder };
+
+function openFrom(word: string | undefined): Open {
+  if (word !== undefined && word in ADDERS) return { adder: word as Adder };
+  return { station: word !== undefined && word in STATIONS ? (word as Station) : 'count' };
+}
 
 interface BoxScreenProps {
   readonly jobId: string;
   readonly boxId: string;
-  readonly first?: PanelName | undefined;
+  readonly first?: string | undefined;
 }
 
-export function BoxScreen({ jobId, boxId, first = 'count' }: BoxScreenProps) {
+export function BoxScreen({ jobId, boxId, first }: BoxScreenProps) {
   const { job, box, counted, change, error, isLoading, refetch } = useBox(jobId, boxId);
-  const [panel, setPanel] = useState<PanelName>(first);
+  const [open, setOpen] = useState<Open>(() => openFrom(first));
   const [line, setLine] = useState<number>();
-  const [tile, setTile] = useState<string>();
-  const history = useHistory(boxId);
+  const [touched, setTouched] = useState<{ itemId: string; tile?: string }>();
+  const [helping, setHelping] = useState(false);
+  const { edit, changeFields, go, canUndo, canRedo } = useBoxEdit(boxId, box, change);
+  const { text } = usePreferences();
   const { width, height } = useWindowDimensions();
+  const choose = (next: Open) => {
+    // Stating a change begins a plan: what was found stays as it is from here on.
+    if ('station' in next && next.station === 'change' && box?.stage === 'found' && box.box.items.length > 0)
+      changeFields(planChange(box, new Date().toISOString()));
+    setOpen(next);
+    setTouched(undefined);
+  };
+  useBoxKeys({ choose, go, help: () => setHelping(true), close: () => setTouched(undefined) });
   const back = { label: job?.name ?? 'the job', href: `/job/${jobId}` };
   if (!box || !counted || !job) {
     return (
@@ -77,92 +84,124 @@ export function BoxScreen({ jobId, boxId, first = 'count' }: BoxScreenProps) {
       </Screen>
     );
   }
-  const edit = (next: BoxDocument) => {
-    setTile(undefined);
-    setLine(undefined);
-    history.keep(box.box);
-    change({ box: next });
-  };
-  const changeFields = (fields: Partial<BoxFields>) => {
-    if (fields.box) history.keep(box.box);
-    change(fields);
-  };
-  const go = (way: 'back' | 'ahead') => {
-    const there = history.go(box.box, way);
-    if (!there) return;
-    setTile(undefined);
-    setLine(undefined);
-    change({ box: there });
-  };
+  const edition = editionFor(job, box.box);
   const wide = width >= WIDE;
-  const drawingWidth = wide ? Math.min(520, width * 0.42) : Math.min(width - 32, 520);
-  const drawingHeight = wide ? Math.min(460, height - 330) : Math.min(300, height * 0.34);
+  const pinned = wide || (height >= TALL && text <= 125);
+  const drawingWidth = wide ? Math.min(540, width * 0.42) : Math.min(width - 16, 540);
+  // A box of which nothing is known yet leaves the room to the work.
+  const bare = box.box.items.length === 0 && counted.capacity === null;
+  const drawingHeight = wide
+    ? Math.max(220, Math.min(420, height - 360))
+    : Math.max(160, Math.min(300, height * (bare ? 0.2 : 0.32)));
+  const item = box.box.items.find((one) => one.id === touched?.itemId);
   const instrument = (
-    <View className="gap-2" style={{ width: drawingWidth, alignSelf: 'center' }}>
-      <VerdictBand counted={counted} />
-      <Vessel
-        box={box.box}
-        counted={counted}
-        width={drawingWidth}
-        height={drawingHeight}
-        selected={tile}
-        onSelect={(key, _itemId, nth) => {
-          setTile(key === tile ? undefined : key);
-          setLine(key === tile ? undefined : nth);
-          setPanel('count');
-        }}
-      />
-    </View>
-  );
-  const selectedItem = tile === undefined ? undefined : tile.slice(0, tile.indexOf(':'));
-  const counts = (
-    <CountPanel
+    <Instrument
       box={box.box}
       counted={counted}
-      open={line}
-      onOpen={(nth) => {
+      edition={edition}
+      found={box.stage === 'planned' ? box.found : null}
+      width={drawingWidth}
+      height={drawingHeight}
+      tile={touched?.tile}
+      itemId={touched?.itemId}
+      onTile={(tile, itemId, nth) => {
         setLine(nth);
-        setTile(undefined);
+        setTouched(touched?.tile === tile ? undefined : { itemId, tile });
       }}
-      itemId={selectedItem}
-      onChange={edit}
+      onItem={(itemId) => {
+        setLine(undefined);
+        setTouched(touched?.itemId === itemId ? undefined : { itemId });
+      }}
+      onAddCable={() => choose({ adder: 'cable' })}
     />
   );
+  const card = item && (
+    <ItemCard
+      key={item.id}
+      item={item}
+      box={box.box}
+      why={line === undefined ? undefined : counted.lines[line]?.why}
+      onChange={edit}
+      onClose={() => setTouched(undefined)}
+    />
+  );
+  const tape = <CountPanel box={box.box} counted={counted} open={line} onOpen={setLine} />;
   const work = (
-    <View className="gap-3 p-4 pt-2">
+    <View className="gap-3 p-4 pt-3">
       <Conflict box={box} />
-      {panel === 'count' && !wide && counts}
-      {panel === 'count' && wide && (
-        <ShellPanel job={job} box={box} edition={editionFor(job, box.box)} onChange={changeFields} />
+      {card ??
+        (wide && 'station' in open && open.station === 'count' ? null : (
+          <Work
+            open={open}
+            box={box}
+            job={job}
+            counted={counted}
+            edition={edition}
+            tape={tape}
+            width={wide ? width - drawingWidth - 140 : width}
+            onBox={edit}
+            onFields={changeFields}
+            onItem={(itemId) => setTouched({ itemId })}
+          />
+        ))}
+      {wide && !card && 'station' in open && open.station === 'count' && (
+        <Notice title="The count stands on the right">
+          Touch a tile or a line there to see why it counts. Add with the buttons on the left, or press ? for
+          the keys.
+        </Notice>
       )}
-      {panel === 'shell' && (
-        <ShellPanel job={job} box={box} edition={editionFor(job, box.box)} onChange={changeFields} />
-      )}
-      {(panel === 'cable' || panel === 'device' || panel === 'more') && (
-        <AddPanel key={panel} what={panel} box={box.box} edition={editionFor(job, box.box)} onChange={edit} />
-      )}
-      {panel === 'type' && <TypePanel box={box.box} job={job} onChange={edit} />}
     </View>
   );
-  const shownPanel = wide && panel === 'count' ? 'shell' : panel;
+  const done: Station[] = [
+    ...(isSafe(box.seen) ? (['safe'] as const) : []),
+    ...(box.stage !== 'found' ? (['found'] as const) : []),
+    ...(box.stage === 'built' ? (['change'] as const) : []),
+    ...(counted.verdict === 'legal' && box.box.items.length > 0 ? (['count'] as const) : []),
+  ];
+  const station = 'station' in open ? open.station : undefined;
+  const adder = 'adder' in open ? open.adder : undefined;
+  const next: Adder | undefined =
+    counted.capacity === null && box.box.items.length === 0
+      ? 'box'
+      : !box.box.items.some((one) => one.kind === 'cable' || one.kind === 'conductors')
+        ? 'cable'
+        : undefined;
+  const rail = (
+    <StationRail station={station} done={done} upright={wide} onChoose={(one) => choose({ station: one })} />
+  );
+  const bar = (
+    <AddBar
+      adder={adder}
+      next={next === adder ? undefined : next}
+      upright={wide}
+      onChoose={(one) => choose(one === adder ? { station: 'count' } : { adder: one })}
+    />
+  );
   return (
     <Screen
       title={box.name}
-      detail={[box.room, box.circuit && `circuit ${box.circuit}`, editionFor(job, box.box).name]
+      detail={[STAGES[box.stage], box.room, box.circuit && `circuit ${box.circuit}`, edition.name]
         .filter(Boolean)
         .join(', ')}
       back={back}
       actions={
-        <View className="flex-row">
-          <IconPress label="Undo" icon={Undo} disabled={!history.canUndo} onPress={() => go('back')} />
-          <IconPress label="Redo" icon={Redo} disabled={!history.canRedo} onPress={() => go('ahead')} />
+        <View className="flex-row items-center">
+          <SaveSign />
+          <IconPress label="Undo" icon={Undo} disabled={!canUndo} onPress={() => go('back')} />
+          {(wide || canRedo) && (
+            <IconPress label="Redo" icon={Redo} disabled={!canRedo} onPress={() => go('ahead')} />
+          )}
+          {wide && <IconPress label="Keys" icon={Keyboard} onPress={() => setHelping(true)} />}
         </View>
       }
       fixed
     >
       {wide ? (
         <View className="min-h-0 flex-1 flex-row">
-          <PanelRail panel={shownPanel} onChoose={setPanel} upright />
+          <ScrollView className="flex-none border-r border-hair" tabIndex={-1}>
+            {rail}
+            {bar}
+          </ScrollView>
           <ScrollView className="min-w-0 flex-1" tabIndex={0}>
             {work}
           </ScrollView>
@@ -172,60 +211,21 @@ export function BoxScreen({ jobId, boxId, first = 'count' }: BoxScreenProps) {
             tabIndex={0}
           >
             {instrument}
-            <View style={{ width: drawingWidth }}>{counts}</View>
+            <View style={{ width: drawingWidth }}>{tape}</View>
           </ScrollView>
         </View>
       ) : (
         <View className="min-h-0 flex-1">
-          <View className="px-4 py-2">{instrument}</View>
+          {rail}
+          {pinned && <View className="px-2 py-2">{instrument}</View>}
           <ScrollView className="min-h-0 flex-1 border-t border-hair" tabIndex={0}>
+            {!pinned && <View className="px-2 pt-2">{instrument}</View>}
             {work}
           </ScrollView>
-          <PanelRail panel={shownPanel} onChoose={setPanel} />
+          {bar}
         </View>
       )}
+      <KeySheet open={helping} onClose={() => setHelping(false)} />
     </Screen>
-  );
-}
-
-interface PanelRailProps {
-  readonly panel: PanelName;
-  readonly onChoose: (panel: PanelName) => void;
-  readonly upright?: boolean;
-}
-
-function PanelRail({ panel, onChoose, upright = false }: PanelRailProps) {
-  const colours = useColours();
-  const names = (Object.keys(PANELS) as PanelName[]).filter((name) => !(upright && name === 'count'));
-  return (
-    <View
-      role="tablist"
-      aria-label="Parts of the work"
-      className={
-        upright ? 'w-[96px] border-r border-hair bg-paper' : 'flex-row border-t border-hair bg-paper'
-      }
-    >
-      {names.map((name) => {
-        const { label, icon: Icon } = PANELS[name];
-        const on = name === panel;
-        return (
-          <Pressable
-            key={name}
-            role="tab"
-            aria-selected={on}
-            onPress={() => onChoose(name)}
-            className={`min-h-[60px] min-w-0 items-center justify-center active:opacity-60 ${upright ? '' : 'flex-1'} ${on ? 'bg-sunk' : ''}`}
-          >
-            <View className={`h-1 w-full ${on ? 'bg-action' : 'bg-transparent'}`} />
-            <View className="flex-1 items-center justify-center">
-              <Icon size={22} color={on ? colours.action : colours.ink} aria-hidden />
-              <Words size="fine" strong={on} tone={on ? 'text-action' : 'text-ink'}>
-                {label}
-              </Words>
-            </View>
-          </Pressable>
-        );
-      })}
-    </View>
   );
 }

@@ -1,10 +1,10 @@
-/** An item of the box with its count, to change or take out. */
+/** An item of the box with its count, to change or take out; its name opens it. */
 import type { BoxDocument, Item } from '@dense-pack/core/box/document';
 import { removeItem, setCount } from '@dense-pack/core/box/edit';
 import { DEVICES } from '@dense-pack/core/box/words';
 import { printItem } from '@dense-pack/core/shorthand/print';
 import Trash from 'lucide-react-native/icons/trash';
-import { View } from 'react-native';
+import { Pressable, View } from 'react-native';
 import { IconPress, Stepper } from '../parts/Press';
 import { Words } from '../parts/Words';
 
@@ -12,6 +12,7 @@ interface ItemRowProps {
   readonly item: Item;
   readonly box: BoxDocument;
   readonly onChange: (box: BoxDocument) => void;
+  readonly onOpen: () => void;
 }
 
 /** What an item is called, without its count. */
@@ -22,11 +23,18 @@ export function itemName(item: Item): string {
   return item.kind === 'barrier' ? printItem(item) : printItem({ ...item, count: 1 });
 }
 
-export function ItemRow({ item, box, onChange }: ItemRowProps) {
+export function ItemRow({ item, box, onChange, onOpen }: ItemRowProps) {
   const name = itemName(item);
   return (
     <View className="min-h-thumb flex-row items-center gap-2 border-b border-hair py-1">
-      <Words className="min-w-0 flex-1">{name}</Words>
+      <Pressable
+        role="button"
+        aria-label={`Open ${name}`}
+        className="min-h-thumb min-w-0 flex-1 justify-center active:opacity-60"
+        onPress={onOpen}
+      >
+        <Words className="underline">{name}</Words>
+      </Pressable>
       {item.kind !== 'barrier' && (
         <Stepper
           label={name}

@@ -2,7 +2,7 @@
  * Undo and redo of a box, kept beside it in the browser's own store, so that they survive a reload.
  * Free of React but for the hook at the end.
  */
-import { BoxDocument } from '@dense-pack/core/box/document';
+import { BoxFields } from '@dense-pack/core/box/record';
 import { useCallback, useState } from 'react';
 import { z } from 'zod';
 
@@ -10,11 +10,20 @@ import { z } from 'zod';
 const STEPS = 50;
 const KEY = 'dense-pack/history/';
 
-const History = z.object({ past: z.array(BoxDocument), future: z.array(BoxDocument) });
+/** What one step holds: the box with its states and what was seen, not its name. */
+export const Snapshot = BoxFields.pick({ box: true, stage: true, stageAt: true, found: true, seen: true });
+export type Snapshot = z.output<typeof Snapshot>;
+
+const History = z.object({ past: z.array(Snapshot), future: z.array(Snapshot) });
 type History = z.output<typeof History>;
 const NONE: History = { past: [], future: [] };
 
 type Store = Pick<Storage, 'getItem' | 'setItem'>;
+
+/** The snapshot of a box as it stands. */
+export function snapshotOf({ box, stage, stageAt, found, seen }: Snapshot): Snapshot {
+  return { box, stage, stageAt, found, seen };
+}
 
 export function readHistory(store: Store, id: string): History {
   try {
@@ -35,8 +44,7 @@ function write(store: Store, id: string, history: History): History {
 }
 
 /** Remembers how the box stood before a change. What was undone before is no longer ahead. */
-export function remember(store: Store, id: string, before: BoxDocument): History {
-  const { past } = readHistory(store, id);
+export function remember(store: Store, id: string, { past }: History, before: Snapshot): History {
   return write(store, id, { past: [...past, before].slice(-STEPS), future: [] });
 }
 
@@ -44,33 +52,31 @@ export function remember(store: Store, id: string, before: BoxDocument): History
 export function step(
   store: Store,
   id: string,
-  now: BoxDocument,
+  { past, future }: History,
+  now: Snapshot,
   way: 'back' | 'ahead',
-): { history: History; box: BoxDocument } | undefined {
-  const { past, future } = readHistory(store, id);
-  const box = way === 'back' ? past.at(-1) : future.at(-1);
-  if (!box) return undefined;
+): { history: History; there: Snapshot } | undefined {
+  const there = way === 'back' ? past.at(-1) : future.at(-1);
+  if (!there) return undefined;
   const history =
     way === 'back'
       ? { past: past.slice(0, -1), future: [...future, now] }
       : { past: [...past, now], future: future.slice(0, -1) };
-  return { history: write(store, id, history), box };
+  return { history: write(store, id, history), there };
 }
 
 /** Undo and redo for one box on the screen. */
 export function useHistory(id: string) {
   const [history, setHistory] = useState(() => readHistory(globalThis.localStorage, id));
   const keep = useCallback(
-    (before: BoxDocument) => setHistory(remember(globalThis.localStorage, id, before)),
+    (before: Snapshot) =>
+      setHistory((known) => remember(globalThis.localStorage, id, known, snapshotOf(before))),
     [id],
   );
-  const go = useCallback(
-    (now: BoxDocument, way: 'back' | 'ahead') => {
-      const done = step(globalThis.localStorage, id, now, way);
-      if (done) setHistory(done.history);
-      return done?.box;
-    },
-    [id],
-  );
+  const go = (now: Snapshot, way: 'back' | 'ahead'): Snapshot | undefined => {
+    const done = step(globalThis.localStorage, id, history, snapshotOf(now), way);
+    if (done) setHistory(done.history);
+    return done?.there;
+  };
   return { keep, go, canUndo: history.past.length > 0, canRedo: history.future.length > 0 };
 }

@@ -20,6 +20,8 @@ import { z } from 'zod';
 import { ProblemAnswer, request, ServerAway } from './api';
 
 const PREFIX = 'dense-pack/outbox/';
+/** What is given up first when the browser's store is full: the way back, never a change. */
+const SPARE_PREFIX = 'dense-pack/history/';
 
 const common = {
   /** Order of first making: a job goes before its boxes. */
@@ -62,6 +64,8 @@ export type BoxEntry = Extract<Entry, { what: 'box' }>;
 export interface OutboxState {
   readonly away: boolean;
   readonly sending: boolean;
+  /** The browser's store is full: what waits is only held while this page is open. */
+  readonly full: boolean;
   readonly entries: readonly Entry[];
 }
 
@@ -78,6 +82,14 @@ export interface Arrivals {
   box(record: BoxRecord): void;
   job(job: Job): void;
   deleted(id: string): void;
+  /** Nothing more is being sent: lists may be read anew. */
+  settled(): void;
+}
+
+/** What a person says of a box, without what the server adds. */
+export function fieldsOf(box: BoxFields): BoxFields {
+  const { name, room, circuit, box: document, stage, stageAt, found, seen } = box;
+  return { name, room, circuit, box: document, stage, stageAt, found, seen };
 }
 
 const RETRY_MS = [1000, 2000, 5000, 15_000];
@@ -89,6 +101,8 @@ export class Outbox {
   #timer: ReturnType<typeof setTimeout> | undefined;
   #running = false;
   #again = false;
+  /** What waits, by id, as it is in the store. */
+  #known = new Map<string, Entry>();
 
   constructor(
     private readonly store: Store,
@@ -96,7 +110,7 @@ export class Outbox {
     /** Runs one tab at a time where the browser can tell tabs apart. */
     private readonly alone: (work: () => Promise<void>) => Promise<void> = (work) => work(),
   ) {
-    this.#state = { away: false, sending: false, entries: this.#read() };
+    this.#state = { away: false, sending: false, full: false, entries: this.#read() };
   }
 
   readonly subscribe = (listener: () => void): (() => void) => {
@@ -112,7 +126,7 @@ export class Outbox {
   }
 
   entryOf(id: string): Entry | undefined {
-    return this.#state.entries.find((entry) => entry.id === id);
+    return this.#known.get(id);
   }
 
   /** @param from the version this change was made from; null for a new job */
@@ -207,7 +221,7 @@ export class Outbox {
       try {
         await this.#send(entry);
         this.#failures = 0;
-        this.#set({ away: false });
+        if (this.#state.away) this.#set({ away: false });
       } catch (error) {
         if (!(error instanceof ServerAway)) throw error;
         this.#failures += 1;
@@ -215,6 +229,7 @@ export class Outbox {
         return;
       }
     }
+    if (waiting.length > 0) this.arrivals.settled();
   }
 
   async #send(entry: Entry): Promise<void> {
@@ -267,8 +282,7 @@ export class Outbox {
         const body: z.input<typeof NewBox> = { id: entry.id, ...entry.fields };
         record = await request(BoxRecord, `/jobs/${entry.jobId}/boxes`, 'POST', body);
         // A repeated POST answers the box as it was first stored: what changed since goes after it.
-        const { name, room, circuit, box } = record;
-        if (JSON.stringify({ name, room, circuit, box }) !== JSON.stringify(BoxFields.parse(entry.fields))) {
+        if (JSON.stringify(fieldsOf(record)) !== JSON.stringify(BoxFields.parse(entry.fields))) {
           record = await request(BoxRecord, `/boxes/${entry.id}`, 'PUT', {
             ...entry.fields,
             version: record.version,
@@ -308,8 +322,9 @@ export class Outbox {
 
   #stamp(id: string): { order: number; turn: number } {
     const before = this.entryOf(id);
-    const last = Math.max(0, ...this.#state.entries.map((entry) => entry.order));
-    return { order: before?.order ?? last + 1, turn: (before?.turn ?? 0) + 1 };
+    if (before) return { order: before.order, turn: before.turn + 1 };
+    const last = this.#state.entries.at(-1)?.order ?? 0;
+    return { order: last + 1, turn: 1 };
   }
 
   #put(entry: Entry): void {
@@ -318,30 +333,62 @@ export class Outbox {
   }
 
   #write(entry: Entry): void {
-    this.store.setItem(`${PREFIX}${entry.id}`, JSON.stringify(entry));
-    this.#set({ entries: this.#read() });
+    this.#known.set(entry.id, entry);
+    this.#set({ entries: this.#sorted(), full: !this.#store(entry) });
+  }
+
+  /** Writes to the browser's store; where it is full, the undo steps of boxes make room. */
+  #store(entry: Entry): boolean {
+    const text = JSON.stringify(entry);
+    for (const lastTry of [false, true]) {
+      try {
+        this.store.setItem(`${PREFIX}${entry.id}`, text);
+        return true;
+      } catch {
+        if (lastTry) return false;
+        this.#keys(SPARE_PREFIX).forEach((key) => this.store.removeItem(key));
+      }
+    }
+    return false;
   }
 
   #drop(id: string): void {
     this.store.removeItem(`${PREFIX}${id}`);
-    this.#set({ entries: this.#read() });
+    this.#known.delete(id);
+    this.#set({ entries: this.#sorted() });
   }
 
   #readOne(id: string): Entry | undefined {
     const text = this.store.getItem(`${PREFIX}${id}`);
-    const parsed = text === null ? undefined : Entry.safeParse(JSON.parse(text));
-    return parsed?.success ? parsed.data : undefined;
+    if (text === null) return this.#state.full ? this.#known.get(id) : undefined;
+    try {
+      const parsed = Entry.safeParse(JSON.parse(text));
+      return parsed.success ? parsed.data : undefined;
+    } catch {
+      return undefined;
+    }
+  }
+
+  #keys(prefix: string): string[] {
+    return Array.from({ length: this.store.length }, (_, nth) => this.store.key(nth) ?? '').filter((key) =>
+      key.startsWith(prefix),
+    );
+  }
+
+  #sorted(): Entry[] {
+    return [...this.#known.values()].sort((a, b) => a.order - b.order);
   }
 
   #read(): Entry[] {
-    const found: Entry[] = [];
-    for (let nth = 0; nth < this.store.length; nth += 1) {
-      const key = this.store.key(nth);
-      if (!key?.startsWith(PREFIX)) continue;
+    const found = new Map<string, Entry>();
+    for (const key of this.#keys(PREFIX)) {
       const entry = this.#readOne(key.slice(PREFIX.length));
-      if (entry) found.push(entry);
+      if (entry) found.set(entry.id, entry);
     }
-    return found.sort((a, b) => a.order - b.order);
+    // What did not fit into the store is still held here.
+    for (const [id, entry] of this.#known) if (this.#state.full && !found.has(id)) found.set(id, entry);
+    this.#known = found;
+    return this.#sorted();
   }
 
   #set(change: Partial<OutboxState>): void {

@@ -1,14 +1,24 @@
 /** TanStack Query over the API, with what waits in the outbox laid over what the server said. */
 import { DEFAULT_EDITION, editionOf } from '@dense-pack/core/edition/index';
-import type { BoxFields, BoxRecord, Job, JobCard, JobFields } from '@dense-pack/core/box/record';
+import {
+  BoxFields,
+  JOB_PREVIEW,
+  type BoxRecord,
+  type Job,
+  type JobCard,
+  type JobFields,
+} from '@dense-pack/core/box/record';
 import { tally } from '@dense-pack/core/fill/tally';
 import { QueryClient, useQuery } from '@tanstack/react-query';
 import { useCallback, useMemo, useSyncExternalStore } from 'react';
-import { JobList, JobWithBoxes, ProblemAnswer, request } from './api';
-import { type Entry, Outbox } from './outbox';
+import type { z } from 'zod';
+import { BoxStates, JobList, JobWithBoxes, ProblemAnswer, request, ServerAway } from './api';
+import { type BoxEntry, type Entry, fieldsOf, Outbox } from './outbox';
+import { photos } from './photos';
 
 const jobsKey = ['jobs'] as const;
 const jobKey = (id: string) => ['job', id] as const;
+const statesKey = (boxId: string) => ['states', boxId] as const;
 
 export const queryClient = new QueryClient({
   defaultOptions: {
@@ -18,6 +28,7 @@ export const queryClient = new QueryClient({
       retryDelay: (attempt) => 400 * 2 ** attempt,
       staleTime: 2000,
       gcTime: Infinity,
+      refetchOnReconnect: true,
     },
   },
 });
@@ -40,18 +51,20 @@ export const outbox = new Outbox(
   {
     box(record) {
       putBox(record);
-      void queryClient.invalidateQueries({ queryKey: jobsKey });
+      void queryClient.invalidateQueries({ queryKey: statesKey(record.id) });
       tabs?.postMessage(record.jobId);
     },
     job(job) {
       queryClient.setQueryData<JobWithBoxes>(jobKey(job.id), (known) => ({ boxes: [], ...known, ...job }));
-      void queryClient.invalidateQueries({ queryKey: jobsKey });
     },
     deleted(id) {
       queryClient.setQueriesData<JobWithBoxes>({ queryKey: ['job'] }, (job) =>
         job ? { ...job, boxes: job.boxes.filter((box) => box.id !== id) } : job,
       );
+    },
+    settled() {
       void queryClient.invalidateQueries({ queryKey: jobsKey });
+      void photos.flush();
     },
   },
   (work) =>
@@ -62,7 +75,10 @@ export const outbox = new Outbox(
 
 /** Starts sending: now, when the network comes back, and when the page is looked at again. */
 export function startOutbox(): () => void {
-  const send = () => void outbox.flush();
+  const send = () => {
+    void outbox.flush();
+    void photos.flush();
+  };
   const other = (event: StorageEvent) => {
     if (event.key === null || event.key.startsWith('dense-pack/')) outbox.reload();
   };
@@ -110,8 +126,14 @@ export function useJobs() {
       .filter((entry) => !stored.some((job) => job.id === entry.id))
       .map((entry): JobCard => {
         const job = jobFromEntry(entry);
-        const boxes = entries.filter((one) => one.what === 'box' && one.jobId === entry.id);
-        return { ...job, boxes: boxes.length, over: 0, unknown: 0 };
+        const boxes = entries.filter((one): one is BoxEntry => one.what === 'box' && one.jobId === entry.id);
+        return {
+          ...job,
+          boxes: boxes.length,
+          over: 0,
+          unknown: 0,
+          preview: boxes.slice(0, JOB_PREVIEW).map(({ id, fields }) => ({ id, box: fields.box })),
+        };
       });
     return [...made, ...stored];
   }, [entries, query.data]);
@@ -123,16 +145,28 @@ export interface ShownBox extends BoxRecord {
   readonly waiting?: Extract<Entry, { what: 'box' }>;
 }
 
+const lastLaid = new WeakMap<BoxEntry, ShownBox>();
+
+/** A stored box with its change laid over it; the same two give the same object, so that its card stays. */
+function laid(box: BoxRecord, entry: BoxEntry): ShownBox {
+  const before = lastLaid.get(entry);
+  if (before && before.version === box.version) return before;
+  const shown = { ...box, ...entry.fields, waiting: entry };
+  lastLaid.set(entry, shown);
+  return shown;
+}
+
 function lay(stored: readonly BoxRecord[], entries: readonly Entry[], jobId: string): ShownBox[] {
-  const gone = new Set(entries.filter((entry) => entry.what === 'delete').map((entry) => entry.id));
+  const waiting = new Map(entries.map((entry) => [entry.id, entry]));
   const shown: ShownBox[] = stored
-    .filter((box) => !gone.has(box.id))
+    .filter((box) => waiting.get(box.id)?.what !== 'delete')
     .map((box) => {
-      const entry = entries.find((one) => one.what === 'box' && one.id === box.id);
-      return entry?.what === 'box' ? { ...box, ...entry.fields, waiting: entry } : box;
+      const entry = waiting.get(box.id);
+      return entry?.what === 'box' ? laid(box, entry) : box;
     });
+  const known = new Set(stored.map((box) => box.id));
   for (const entry of entries) {
-    if (entry.what !== 'box' || entry.jobId !== jobId || shown.some((box) => box.id === entry.id)) continue;
+    if (entry.what !== 'box' || entry.jobId !== jobId || known.has(entry.id)) continue;
     shown.push({
       ...entry.fields,
       id: entry.id,
@@ -181,14 +215,7 @@ export function useBox(jobId: string, boxId: string) {
   const change = useCallback(
     (fields: Partial<BoxFields>) => {
       if (!box) return;
-      const { name, room, circuit, box: document } = box;
-      outbox.saveBox(
-        boxId,
-        jobId,
-        { name, room, circuit, box: document, ...fields },
-        box.version,
-        new Date().toISOString(),
-      );
+      outbox.saveBox(boxId, jobId, { ...fieldsOf(box), ...fields }, box.version, new Date().toISOString());
     },
     [box, boxId, jobId],
   );
@@ -209,8 +236,17 @@ export function changeJob(job: Job, change: Partial<JobFields>): void {
 }
 
 /** Makes a box and gives its id at once. */
-export function makeBox(jobId: string, fields: BoxFields): string {
+export function makeBox(jobId: string, fields: z.input<typeof BoxFields>): string {
   const id = crypto.randomUUID();
-  outbox.saveBox(id, jobId, fields, null, new Date().toISOString());
+  outbox.saveBox(id, jobId, BoxFields.parse(fields), null, new Date().toISOString());
   return id;
+}
+
+/** Every state of a box with its date, newest first; undefined while the server has not answered. */
+export function useStates(boxId: string) {
+  const query = useQuery({
+    queryKey: statesKey(boxId),
+    queryFn: () => request(BoxStates, `/boxes/${boxId}/states`),
+  });
+  return { states: query.data?.states, away: query.error instanceof ServerAway };
 }

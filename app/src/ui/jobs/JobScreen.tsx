@@ -1,36 +1,51 @@
-/** A job: its boxes as small vessels, each with its verdict. */
+/** A job: its boxes as small vessels, found and sorted, the house's chart, and ways to bring in boxes. */
 import { EMPTY_BOX } from '@dense-pack/core/box/document';
-import { tally } from '@dense-pack/core/fill/tally';
-import { verdictWords } from '@dense-pack/core/fill/verdict';
-import { Link, router } from 'expo-router';
 import BoxIcon from 'lucide-react-native/icons/box';
+import ChartBar from 'lucide-react-native/icons/chart-column';
+import ClipboardList from 'lucide-react-native/icons/clipboard-list';
+import FileDown from 'lucide-react-native/icons/file-down';
 import Keyboard from 'lucide-react-native/icons/keyboard';
+import { router } from 'expo-router';
 import { useMemo, useState } from 'react';
-import { Pressable, View } from 'react-native';
-import { ServerAway } from '../client/api';
-import {
-  changeJob,
-  editionFor,
-  makeBox,
-  outbox,
-  type ShownBox,
-  type ShownJob,
-  useJob,
-} from '../client/queries';
+import { Linking, useWindowDimensions, View } from 'react-native';
+import { csvAddress, ServerAway } from '../client/api';
+import { changeJob, makeBox, outbox, type ShownBox, useJob } from '../client/queries';
 import { EditionChoice } from '../parts/EditionChoice';
 import { Loading, Notice } from '../parts/Notice';
 import { Button } from '../parts/Press';
 import { QuickLine } from '../parts/QuickLine';
 import { Removal } from '../parts/Removal';
+import { SaveSign } from '../parts/SaveSign';
 import { Screen } from '../parts/Screen';
 import { Words } from '../parts/Words';
-import { VerdictSign } from '../tape/Verdict';
-import { Vessel } from '../vessel/Vessel';
-import { boxHref } from './JobsScreen';
+import { usePreferences } from '../theme/preferences';
+import { Batch } from './Batch';
+import { ALL, listBox, wished, type Wish } from './box-list';
+import { BoxCard } from './BoxCard';
+import { HouseChart } from './HouseChart';
+import { boxHref } from './hrefs';
+import { ListTools } from './ListTools';
+
+/** Cards shown at once; more follow on request, so that a house of 500 boxes stays quick. */
+const SHOWN = 60;
+/** From this many boxes on the list has its tools. */
+const TOOLS_FROM = 3;
 
 export function JobScreen({ jobId }: { readonly jobId: string }) {
   const { job, isLoading, error, refetch } = useJob(jobId);
-  const [typing, setTyping] = useState(false);
+  const [bringing, setBringing] = useState<'line' | 'many'>();
+  const [chart, setChart] = useState(false);
+  const [wish, setWish] = useState<Wish>(ALL);
+  const [many, setMany] = useState(SHOWN);
+  const { hand } = usePreferences();
+  const { width } = useWindowDimensions();
+  const boxes = job?.boxes;
+  const edition = job?.edition;
+  const all = useMemo(
+    () => (boxes && edition ? boxes.map((box) => listBox(box, edition)) : []),
+    [boxes, edition],
+  );
+  const list = useMemo(() => wished(all, wish), [all, wish]);
   const back = { label: 'all jobs', href: '/' };
   if (!job) {
     return (
@@ -52,50 +67,87 @@ export function JobScreen({ jobId }: { readonly jobId: string }) {
       </Screen>
     );
   }
-  const add = (box: ShownBox['box'], panel?: string) => {
-    const name = `Box ${job.boxes.length + 1}`;
-    const id = makeBox(jobId, { name, room: '', circuit: '', box });
-    router.navigate(boxHref(jobId, id, panel) as never);
+  const add = (box: ShownBox['box'], open?: string) => {
+    const id = makeBox(jobId, { name: `Box ${job.boxes.length + 1}`, box });
+    router.navigate(boxHref(jobId, id, open) as never);
   };
+  const toggle = (way: 'line' | 'many') => setBringing(bringing === way ? undefined : way);
   return (
     <Screen
       title={job.name}
       detail={`${job.boxes.length} ${job.boxes.length === 1 ? 'box' : 'boxes'}${job.demo ? ', invented demo data' : ''}`}
       back={back}
+      actions={<SaveSign />}
+      wide={width >= 900}
       foot={
-        <View className="mx-auto w-full max-w-[760px] flex-row gap-2">
-          <Button label="Type a box" icon={Keyboard} className="flex-1" onPress={() => setTyping(!typing)} />
+        <View
+          className={`mx-auto w-full max-w-[760px] gap-2 ${hand === 'left' ? 'flex-row-reverse' : 'flex-row'}`}
+        >
+          <Button label="Many" icon={ClipboardList} onPress={() => toggle('many')} />
+          <Button label="Type" aria-label="Type a box" icon={Keyboard} onPress={() => toggle('line')} />
           <Button
             label="New box"
             icon={BoxIcon}
             kind="main"
             className="flex-1"
-            onPress={() => add(EMPTY_BOX, 'shell')}
+            onPress={() => add(EMPTY_BOX, 'box')}
           />
         </View>
       }
     >
-      {typing && (
+      {bringing === 'line' && (
         <View className="rounded-card border-2 border-action bg-sheet p-4">
           <QuickLine edition={job.edition} action="Add this box" onRead={(box) => add(box)} />
         </View>
       )}
-      {job.boxes.length === 0 && !typing && (
+      {bringing === 'many' && (
+        <Batch jobId={jobId} edition={job.edition} onDone={() => setBringing(undefined)} />
+      )}
+      {job.boxes.length === 0 && bringing === undefined && (
         <Notice title="No box in this job yet">
           Touch New box and say what is stamped in it, or type the box in one line, such as “18 in3 plastic,
-          3x 12/2, duplex”.
+          3x 12/2, duplex”. Many pastes a whole list or reads a CSV file.
+        </Notice>
+      )}
+      {all.length >= TOOLS_FROM && <ListTools boxes={all} wish={wish} onWish={setWish} />}
+      {all.length > 0 && list.length === 0 && (
+        <Notice title="No box is like that">
+          <Button label="Show all boxes" onPress={() => setWish(ALL)} />
         </Notice>
       )}
       <View className="flex-row flex-wrap gap-3">
-        {job.boxes.map((box) => (
-          <BoxCard key={box.id} box={box} job={job} />
+        {list.slice(0, many).map(({ box }) => (
+          <BoxCard key={box.id} box={box} jobEdition={job.edition} />
         ))}
       </View>
+      {list.length > many && (
+        <Button
+          label={`Show ${Math.min(SHOWN, list.length - many)} more of ${list.length}`}
+          onPress={() => setMany(many + SHOWN)}
+        />
+      )}
+      {all.length > 1 && (
+        <View className="flex-row flex-wrap gap-2">
+          <Button
+            label={chart ? 'Hide the chart' : 'How full is the house?'}
+            icon={ChartBar}
+            className="grow"
+            onPress={() => setChart(!chart)}
+          />
+          <Button
+            label="Save as CSV"
+            icon={FileDown}
+            className="grow"
+            onPress={() => void Linking.openURL(csvAddress(job.id))}
+          />
+        </View>
+      )}
+      {chart && <HouseChart boxes={list} />}
       <View className="gap-2">
         <Words heading={2} strong>
           Code adopted here
         </Words>
-        <EditionChoice value={job.edition} onChoose={(edition) => changeJob(job, { edition })} />
+        <EditionChoice value={job.edition} onChoose={(id) => changeJob(job, { edition: id })} />
         <Words size="fine" tone="text-soft">
           Boxes are counted by it unless one names its own. The adopted local code and the inspector decide.
         </Words>
@@ -109,34 +161,5 @@ export function JobScreen({ jobId }: { readonly jobId: string }) {
         }}
       />
     </Screen>
-  );
-}
-
-function BoxCard({ box, job }: { readonly box: ShownBox; readonly job: ShownJob }) {
-  const counted = useMemo(() => tally(box.box, editionFor(job, box.box)), [box.box, job]);
-  return (
-    <Link href={boxHref(job.id, box.id) as never} asChild>
-      <Pressable
-        role="link"
-        className="min-w-[160px] max-w-[240px] flex-1 basis-[160px] gap-1 rounded-card border border-line bg-sheet p-3 active:opacity-70"
-      >
-        <View className="items-center" aria-hidden>
-          <Vessel box={box.box} counted={counted} width={130} height={104} small />
-        </View>
-        <Words strong numberOfLines={2}>
-          {box.name}
-        </Words>
-        <Words size="fine" tone="text-soft" numberOfLines={1}>
-          {[box.room, box.circuit && `circuit ${box.circuit}`].filter(Boolean).join(', ') || ' '}
-        </Words>
-        <VerdictSign verdict={counted.verdict} />
-        <Words size="fine">{verdictWords(counted).split(': ')[0]}</Words>
-        {box.waiting && (
-          <Words size="fine" tone="text-unknown">
-            {box.waiting.conflict ? 'changed elsewhere too' : 'not sent yet'}
-          </Words>
-        )}
-      </Pressable>
-    </Link>
   );
 }

@@ -1,40 +1,51 @@
 /** All jobs, and the one big way to begin: a new box. */
 import { DEFAULT_EDITION, editionOf } from '@dense-pack/core/edition/index';
 import { EMPTY_BOX } from '@dense-pack/core/box/document';
+import { tally } from '@dense-pack/core/fill/tally';
 import type { JobCard } from '@dense-pack/core/box/record';
 import { Link, router } from 'expo-router';
 import BoxIcon from 'lucide-react-native/icons/box';
+import Settings from 'lucide-react-native/icons/settings';
 import Plus from 'lucide-react-native/icons/plus';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { makeBox, makeJob, useJobs } from '../client/queries';
+import { Field } from '../parts/Field';
 import { Loading, Notice } from '../parts/Notice';
-import { Button } from '../parts/Press';
+import { Button, IconPress } from '../parts/Press';
 import { Screen } from '../parts/Screen';
 import { Words } from '../parts/Words';
-import { ThemeSwitch } from '../theme/ThemeSwitch';
+import { Vessel } from '../vessel/Vessel';
+import { SaveSign } from '../parts/SaveSign';
+import { boxHref } from './hrefs';
 import { NewJobForm, todaysJobName } from './NewJobForm';
 
-/** The address of a box, and the panel it opens with. */
-export function boxHref(jobId: string, boxId: string, panel?: string): string {
-  return `/job/${jobId}/box/${boxId}${panel === undefined ? '' : `?panel=${panel}`}`;
-}
+/** From more jobs than this on they can be searched. */
+const SEARCH_FROM = 4;
 
 export function JobsScreen() {
   const { jobs, isLoading, error, refetch } = useJobs();
   const [making, setMaking] = useState(false);
+  const [search, setSearch] = useState('');
+  const isSought = ({ name, note }: JobCard) =>
+    `${name} ${note}`.toLowerCase().includes(search.trim().toLowerCase());
   const own = jobs?.find((job) => !job.demo);
   const begin = () => {
     const jobId = own?.id ?? makeJob({ name: todaysJobName(new Date()), edition: DEFAULT_EDITION, note: '' });
     const nth = (own?.boxes ?? 0) + 1;
-    const boxId = makeBox(jobId, { name: `Box ${nth}`, room: '', circuit: '', box: EMPTY_BOX });
-    router.navigate(boxHref(jobId, boxId, 'shell') as never);
+    const boxId = makeBox(jobId, { name: `Box ${nth}`, box: EMPTY_BOX });
+    router.navigate(boxHref(jobId, boxId, 'box') as never);
   };
   return (
     <Screen
       title="Dense Pack"
       detail="Does the box legally hold it?"
-      actions={<ThemeSwitch />}
+      actions={
+        <View className="flex-row items-center">
+          <SaveSign />
+          <IconPress label="Settings" icon={Settings} onPress={() => router.navigate('/settings' as never)} />
+        </View>
+      }
       foot={
         <View className="mx-auto w-full max-w-[760px] flex-row gap-2">
           <Button label="New job" icon={Plus} className="flex-1" onPress={() => setMaking(true)} />
@@ -54,10 +65,20 @@ export function JobsScreen() {
       )}
       {jobs?.length === 0 && !making && (
         <Notice title="No job yet">
-          Touch New box to begin at once; a job for today is made with it. Or make a job first and name it.
+          Touch New box to begin at once; a job for today is made with it. Say what is stamped in the box,
+          bring in the cables, and the count stands beside the drawing. Nothing needs a signal.
         </Notice>
       )}
-      {jobs?.map((job) => (
+      {jobs && jobs.length > SEARCH_FROM && (
+        <Field
+          label="Search jobs"
+          value={search}
+          onChangeText={setSearch}
+          placeholder="name or note"
+          inputMode="search"
+        />
+      )}
+      {jobs?.filter(isSought).map((job) => (
         <Card key={job.id} job={job} />
       ))}
     </Screen>
@@ -81,6 +102,20 @@ function Card({ job }: { readonly job: JobCard }) {
           {job.name}
         </Words>
         <Words tone={job.over > 0 ? 'text-over' : 'text-soft'}>{said.join(', ')}</Words>
+        {job.preview.length > 0 && (
+          <View className="h-[52px] flex-row gap-1 overflow-hidden pt-1" aria-hidden>
+            {job.preview.map(({ id, box }) => (
+              <Vessel
+                key={id}
+                box={box}
+                counted={tally(box, editionOf(box.edition ?? job.edition))}
+                width={52}
+                height={46}
+                small
+              />
+            ))}
+          </View>
+        )}
         {job.demo && (
           <Words size="fine" tone="text-soft">
             Invented demo data

@@ -49,11 +49,11 @@ export function Chip({ label, detail, on = false, className = '', ...rest }: Chi
       {...rest}
       className={`min-h-thumb min-w-thumb items-center justify-center rounded-card border px-3 py-1 active:opacity-70 ${on ? 'border-action bg-action' : 'border-line bg-sheet'} ${className}`}
     >
-      <Words strong tone={on ? 'text-on-action' : 'text-ink'}>
+      <Words strong tone={on ? 'text-on-action' : 'text-ink'} className="text-center">
         {label}
       </Words>
       {detail !== undefined && (
-        <Words size="fine" tone={on ? 'text-on-action' : 'text-soft'}>
+        <Words size="fine" tone={on ? 'text-on-action' : 'text-soft'} className="text-center">
           {detail}
         </Words>
       )}

@@ -4,12 +4,13 @@ import { type EditionId, editionOf } from '@dense-pack/core/edition/index';
 import { tally } from '@dense-pack/core/fill/tally';
 import { verdictWords } from '@dense-pack/core/fill/verdict';
 import { unreadableWords } from '@dense-pack/core/shorthand/errors';
-import { readCountLine, type ReadLine } from '@dense-pack/core/shorthand/read';
+import { type Piece, readCountLine, readPieces, type ReadLine } from '@dense-pack/core/shorthand/read';
 import { fromSpeech } from '@dense-pack/core/shorthand/spoken';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { VerdictSign } from '../tape/Verdict';
 import { Field } from './Field';
+import { LinePieces } from './LinePieces';
 import { Button } from './Press';
 import { Words } from './Words';
 
@@ -17,17 +18,20 @@ interface Understood {
   readonly read?: ReadLine;
   /** The count line that was made of spoken words. */
   readonly heard?: string;
+  /** Each item of the line with what was understood of it. */
+  readonly pieces: readonly Piece[];
 }
 
 /** Reads a count line; words as a phone's dictation writes them are turned into one, which is shown. */
 function understand(line: string, edition: EditionId): Understood {
-  if (line.trim() === '') return {};
+  if (line.trim() === '') return { pieces: [] };
   const read = readCountLine(line, edition);
-  if (read.ok) return { read };
+  const pieces = readPieces(line);
+  if (read.ok) return { read, pieces };
   const spoken = fromSpeech(line);
-  if (spoken.line === '' || spoken.unheard.length > 0) return { read };
+  if (spoken.line === '' || spoken.unheard.length > 0) return { read, pieces };
   const again = readCountLine(spoken.line, edition);
-  return again.ok ? { read: again, heard: spoken.line } : { read };
+  return again.ok ? { read: again, heard: spoken.line, pieces: readPieces(spoken.line) } : { read, pieces };
 }
 
 interface QuickLineProps {
@@ -39,11 +43,13 @@ interface QuickLineProps {
 
 export function QuickLine({ start = '', edition, action, onRead }: QuickLineProps) {
   const [line, setLine] = useState(start);
-  const { read, heard } = useMemo(() => understand(line, edition), [line, edition]);
+  const { read, heard, pieces } = useMemo(() => understand(line, edition), [line, edition]);
   const counted = useMemo(
     () => (read?.ok ? tally(read.box, editionOf(read.box.edition ?? edition)) : undefined),
     [read, edition],
   );
+  // An item that does not read has its own reason below; this is about the line as a whole.
+  const whole = read && !read.ok && !pieces.some(({ error }) => error) ? read.error : undefined;
   const use = () => {
     if (read?.ok) onRead(read.box);
   };
@@ -56,13 +62,14 @@ export function QuickLine({ start = '', edition, action, onRead }: QuickLineProp
         onSubmitEditing={use}
         placeholder="18 in3 plastic, 3x 12/2, duplex"
         multiline
-        numberOfLines={3}
+        numberOfLines={Math.min(8, Math.max(3, Math.ceil(line.length / 32) + 1))}
         autoCapitalize="none"
         autoCorrect={false}
         spellCheck={false}
         mono
-        problem={read && !read.ok ? unreadableWords(read.error) : undefined}
+        problem={whole && unreadableWords(whole)}
       />
+      <LinePieces pieces={pieces} />
       {heard !== undefined && <Words mono testID="heard">{`Heard as: ${heard}`}</Words>}
       {counted && (
         <View className="flex-row items-center gap-2">

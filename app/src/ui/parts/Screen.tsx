@@ -18,9 +18,20 @@ interface ScreenProps {
   readonly children: ReactNode;
   /** The body sets its own scrolling. */
   readonly fixed?: boolean;
+  /** The body may use the whole of a wide screen. */
+  readonly wide?: boolean;
 }
 
-export function Screen({ title, detail, back, actions, foot, children, fixed = false }: ScreenProps) {
+export function Screen({
+  title,
+  detail,
+  back,
+  actions,
+  foot,
+  children,
+  fixed = false,
+  wide = false,
+}: ScreenProps) {
   return (
     <View className="h-full w-full bg-paper" role="main">
       <View className="min-h-[56px] flex-row items-center gap-1 border-b border-hair bg-paper px-2">
@@ -28,7 +39,12 @@ export function Screen({ title, detail, back, actions, foot, children, fixed = f
           <IconPress
             label={`Back to ${back.label}`}
             icon={ArrowLeft}
-            onPress={() => router.navigate(back.href as never)}
+            onPress={() => {
+              // The screen that is left is hidden from those who hear the page: focus may not stay in it.
+              if (typeof document !== 'undefined' && document.activeElement instanceof HTMLElement)
+                document.activeElement.blur();
+              router.navigate(back.href as never);
+            }}
           />
         ) : (
           <View className="w-2" />
@@ -49,7 +65,10 @@ export function Screen({ title, detail, back, actions, foot, children, fixed = f
       {fixed ? (
         <View className="min-h-0 flex-1">{children}</View>
       ) : (
-        <ScrollView className="flex-1" contentContainerClassName="mx-auto w-full max-w-[760px] gap-3 p-4">
+        <ScrollView
+          className="flex-1"
+          contentContainerClassName={`mx-auto w-full gap-3 p-4 ${wide ? 'max-w-[1240px]' : 'max-w-[760px]'}`}
+        >
           {children}
         </ScrollView>
       )}
@@ -60,7 +79,17 @@ export function Screen({ title, detail, back, actions, foot, children, fixed = f
 
 /** Says that the server is away and how much waits, and nothing when all is well. */
 function AwayNotice() {
-  const { away, entries } = useOutbox();
+  const { away, entries, full } = useOutbox();
+  if (full) {
+    return (
+      <View className="px-4 pt-2">
+        <Notice title="This phone’s store is full" tone="over" live>
+          The newest changes are held only while this page is open. Keep it open until the server has taken
+          them, or delete boxes that are not needed.
+        </Notice>
+      </View>
+    );
+  }
   if (!away) return null;
   const waiting = entries.length;
   return (

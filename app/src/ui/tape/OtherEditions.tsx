@@ -5,7 +5,7 @@ import { showAmount, unitName } from '@dense-pack/core/fill/amount';
 import { compareTallies } from '@dense-pack/core/fill/compare';
 import { type Tally, tally } from '@dense-pack/core/fill/tally';
 import { verdictWords } from '@dense-pack/core/fill/verdict';
-import { useMemo, useState } from 'react';
+import { memo, useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { Words } from '../parts/Words';
 import { VerdictSign } from './Verdict';
@@ -15,7 +15,7 @@ interface OtherEditionsProps {
   readonly counted: Tally;
 }
 
-export function OtherEditions({ box, counted }: OtherEditionsProps) {
+export const OtherEditions = memo(function OtherEditions({ box, counted }: OtherEditionsProps) {
   const [open, setOpen] = useState(false);
   const others = useMemo(
     () =>
@@ -67,7 +67,7 @@ export function OtherEditions({ box, counted }: OtherEditionsProps) {
         ))}
     </View>
   );
-}
+});
 
 function Differences({ counted, other }: { readonly counted: Tally; readonly other: Tally }) {
   const { lines, sameUnit } = compareTallies(counted, other);

@@ -3,7 +3,7 @@ import type { BoxDocument } from '@dense-pack/core/box/document';
 import type { Edition } from '@dense-pack/core/edition/edition';
 import { roomLeft, smallestBoxes } from '@dense-pack/core/fill/room';
 import { showVolume, UNIT_NAMES } from '@dense-pack/core/quantity/volume';
-import { useMemo } from 'react';
+import { memo, useMemo } from 'react';
 import { View } from 'react-native';
 import { Words } from '../parts/Words';
 
@@ -12,7 +12,7 @@ interface RoomLeftProps {
   readonly edition: Edition;
 }
 
-export function RoomLeft({ box, edition }: RoomLeftProps) {
+export const RoomLeft = memo(function RoomLeft({ box, edition }: RoomLeftProps) {
   const room = useMemo(() => roomLeft(box, edition), [box, edition]);
   const boxes = useMemo(() => smallestBoxes(box, edition).slice(0, 4), [box, edition]);
   if (box.items.length === 0) return null;
@@ -53,4 +53,4 @@ export function RoomLeft({ box, edition }: RoomLeftProps) {
       )}
     </View>
   );
-}
+});

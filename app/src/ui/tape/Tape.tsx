@@ -2,12 +2,11 @@
 import { type Amount, showAmount, unitName } from '@dense-pack/core/fill/amount';
 import { editionOf } from '@dense-pack/core/edition/index';
 import type { Tally, TallyLine } from '@dense-pack/core/fill/tally';
-import ChevronDown from 'lucide-react-native/icons/chevron-down';
-import ChevronUp from 'lucide-react-native/icons/chevron-up';
-import { useState } from 'react';
+import { showVolume, UNIT_NAMES, type Volume } from '@dense-pack/core/quantity/volume';
 import { Pressable, View } from 'react-native';
+import { Fold } from '../parts/Fold';
 import { Words } from '../parts/Words';
-import { useColours } from '../theme/theme';
+import { usePreferences } from '../theme/preferences';
 
 interface TapeProps {
   readonly counted: Tally;
@@ -64,8 +63,29 @@ export function Tape({ counted, open, onOpen }: TapeProps) {
           strong
         />
       )}
-      <NotCountedFold counted={counted} />
+      {counted.notCounted.length > 0 && (
+        <Fold title={`Not counted (${counted.notCounted.length})`} bare>
+          {counted.notCounted.map((one, nth) => (
+            <View key={nth} className="border-t border-hair px-3 py-2">
+              <Words>{one.what.charAt(0).toUpperCase() + one.what.slice(1)}</Words>
+              <Words size="fine" tone="text-soft">{`${one.reason} ${one.section}`}</Words>
+            </View>
+          ))}
+        </Fold>
+      )}
     </View>
+  );
+}
+
+/** The same amount in the other unit, where the person asked for both. */
+function Metric({ value, counted }: { readonly value: Amount; readonly counted: Tally }) {
+  const { metric } = usePreferences();
+  if (!metric || counted.unit === 'conductors') return null;
+  const other = counted.unit === 'in3' ? 'ml' : 'in3';
+  return (
+    <Words mono size="fine" tone="text-soft">
+      {`${showVolume(value as number as Volume, other)} ${UNIT_NAMES[other]}`}
+    </Words>
   );
 }
 
@@ -80,9 +100,12 @@ function Sum({ label, value, counted, strong = false }: SumProps) {
   return (
     <View className="flex-row justify-between border-t border-hair px-3 py-2">
       <Words strong={strong}>{label}</Words>
-      <Words mono strong={strong} testID={`sum-${label}`}>
-        {showAmount(value, counted.unit)}
-      </Words>
+      <View className="items-end">
+        <Words mono strong={strong} testID={`sum-${label}`}>
+          {showAmount(value, counted.unit)}
+        </Words>
+        <Metric value={value} counted={counted} />
+      </View>
     </View>
   );
 }
@@ -114,38 +137,14 @@ function Line({ line, counted, open, onPress }: LineProps) {
         <Words mono size="fine" tone="text-soft">
           {`${line.count} × ${each}`}
         </Words>
-        <Words mono strong className="min-w-[64px] text-right">
-          {showAmount(line.total, counted.unit)}
-        </Words>
+        <View className="min-w-[64px] items-end">
+          <Words mono strong>
+            {showAmount(line.total, counted.unit)}
+          </Words>
+          <Metric value={line.total} counted={counted} />
+        </View>
       </View>
       {open && <Words className="pt-1">{line.why}</Words>}
     </Pressable>
-  );
-}
-
-function NotCountedFold({ counted }: { readonly counted: Tally }) {
-  const [open, setOpen] = useState(false);
-  const colours = useColours();
-  const Chevron = open ? ChevronUp : ChevronDown;
-  if (counted.notCounted.length === 0) return null;
-  return (
-    <View className="border-t border-hair">
-      <Pressable
-        role="button"
-        aria-expanded={open}
-        onPress={() => setOpen(!open)}
-        className="min-h-thumb flex-row items-center justify-between px-3"
-      >
-        <Words strong>{`Not counted (${counted.notCounted.length})`}</Words>
-        <Chevron size={20} color={colours.ink} aria-hidden />
-      </Pressable>
-      {open &&
-        counted.notCounted.map((one, nth) => (
-          <View key={nth} className="border-t border-hair px-3 py-2">
-            <Words>{one.what.charAt(0).toUpperCase() + one.what.slice(1)}</Words>
-            <Words size="fine" tone="text-soft">{`${one.reason} ${one.section}`}</Words>
-          </View>
-        ))}
-    </View>
   );
 }

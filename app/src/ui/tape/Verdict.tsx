@@ -6,6 +6,7 @@ import type { LucideIcon } from 'lucide-react-native';
 import CircleCheck from 'lucide-react-native/icons/circle-check';
 import CircleHelp from 'lucide-react-native/icons/circle-question-mark';
 import OctagonX from 'lucide-react-native/icons/octagon-x';
+import type { WorkRoom } from '@dense-pack/core/fold/work-room';
 import { View } from 'react-native';
 import { Words } from '../parts/Words';
 import { useColours } from '../theme/theme';
@@ -30,8 +31,8 @@ export function VerdictSign({ verdict }: { readonly verdict: Verdict }) {
   );
 }
 
-/** The verdict over the vessel: sign, sentence, and the two figures. */
-export function VerdictBand({ counted }: { readonly counted: Tally }) {
+/** The verdict over the vessel: sign, sentence, the two figures, and how tight it is to work in. */
+export function VerdictBand({ counted, room }: { readonly counted: Tally; readonly room: WorkRoom }) {
   const colours = useColours();
   const { icon: Icon, tone, frame } = SIGNS[counted.verdict];
   const words = verdictWords(counted);
@@ -39,23 +40,21 @@ export function VerdictBand({ counted }: { readonly counted: Tally }) {
   const capacity = counted.capacity === null ? '—' : showAmount(counted.capacity, counted.unit);
   return (
     <View
-      className={`min-h-[60px] flex-row items-center gap-3 rounded-card border-2 bg-sheet px-3 py-1 ${frame}`}
+      className={`min-h-[68px] flex-row flex-wrap items-center gap-x-2 rounded-card border-2 bg-sheet px-3 py-1 ${frame}`}
       role="status"
       aria-live="polite"
-      aria-label={`${words}. ${showAmount(counted.fill, counted.unit)} of ${capacity} ${unitName(counted.unit)}`}
+      aria-label={`${words}. ${showAmount(counted.fill, counted.unit)} of ${capacity} ${unitName(counted.unit)}. ${room.words}`}
     >
-      <Icon size={32} color={colours[counted.verdict]} aria-hidden />
-      <View className="min-w-0 flex-1">
-        <Words size="lead" strong tone={tone} testID="verdict">
+      <Icon size={34} color={colours[counted.verdict]} aria-hidden />
+      <View className="min-w-0 shrink grow basis-[10rem]">
+        <Words size="title" strong tone={tone} testID="verdict">
           {head.charAt(0).toUpperCase() + head.slice(1)}
         </Words>
-        {rest.length > 0 && (
-          <Words size="fine" tone="text-soft">
-            {rest.join(': ')}
-          </Words>
-        )}
+        <Words size="fine" tone="text-soft" testID="work-room">
+          {[...rest, room.answer === 'unknown' ? '' : `${room.answer} to work in`].filter(Boolean).join('; ')}
+        </Words>
       </View>
-      <View className="items-end">
+      <View className="ml-auto items-end">
         <Words mono strong size="lead" testID="fill">
           {showAmount(counted.fill, counted.unit)}
         </Words>

@@ -1,43 +1,53 @@
-/** Light and dark, and the colours for what is drawn outside style sheets. */
-import { colorScheme, useColorScheme } from 'nativewind';
-import { useEffect } from 'react';
+/** The theme in force, and its colours for what is drawn outside style sheets. */
+import { colorScheme } from 'nativewind';
+import { useEffect, useSyncExternalStore } from 'react';
+import { onPreferences, preferences } from './preferences';
 import tokens from './tokens.json';
 
 export type Colour = keyof typeof tokens.colour.light;
-/** What a person may choose; `system` follows the phone. */
-export type ThemeChoice = 'system' | 'light' | 'dark';
+/** Light, dark, or sun: black on white with heavy lines, for glare. */
+export type Theme = keyof typeof tokens.colour;
 
-const KEY = 'dense-pack/theme';
+const dark = () => globalThis.matchMedia?.('(prefers-color-scheme: dark)');
+
+function themeNow(): Theme {
+  const { theme } = preferences();
+  if (theme !== 'system') return theme;
+  return dark()?.matches ? 'dark' : 'light';
+}
+
+function subscribe(listener: () => void): () => void {
+  const off = onPreferences(listener);
+  const media = dark();
+  media?.addEventListener('change', listener);
+  return () => {
+    off();
+    media?.removeEventListener('change', listener);
+  };
+}
+
+/** The theme in force. */
+export function useThemeName(): Theme {
+  return useSyncExternalStore(subscribe, themeNow, themeNow);
+}
 
 /** The colours of the theme in force, for drawings. */
 export function useColours(): Readonly<Record<Colour, string>> {
-  const { colorScheme: scheme } = useColorScheme();
-  return tokens.colour[scheme === 'dark' ? 'dark' : 'light'];
+  return tokens.colour[useThemeName()];
 }
 
-export function readThemeChoice(): ThemeChoice {
-  const stored = globalThis.localStorage?.getItem(KEY);
-  return stored === 'light' || stored === 'dark' ? stored : 'system';
+function apply(): void {
+  const theme = themeNow();
+  colorScheme.set(theme === 'dark' ? 'dark' : 'light');
+  const root = globalThis.document?.documentElement;
+  root?.classList.toggle('sun', theme === 'sun');
+  if (root) root.style.fontSize = `${preferences().text}%`;
 }
 
-function apply(choice: ThemeChoice): void {
-  const dark =
-    choice === 'system' ? globalThis.matchMedia('(prefers-color-scheme: dark)').matches : choice === 'dark';
-  colorScheme.set(dark ? 'dark' : 'light');
-}
-
-export function chooseTheme(choice: ThemeChoice): void {
-  globalThis.localStorage.setItem(KEY, choice);
-  apply(choice);
-}
-
-/** Puts the chosen theme in force and follows the phone where it was asked to. */
+/** Puts the chosen theme and size of text in force and follows the phone where it was asked to. */
 export function useTheme(): void {
   useEffect(() => {
-    apply(readThemeChoice());
-    const media = globalThis.matchMedia('(prefers-color-scheme: dark)');
-    const follow = () => apply(readThemeChoice());
-    media.addEventListener('change', follow);
-    return () => media.removeEventListener('change', follow);
+    apply();
+    return subscribe(apply);
   }, []);
 }

@@ -4,39 +4,10 @@ import type { BoxDocument } from '@dense-pack/core/box/document';
 import type { Tally } from '@dense-pack/core/fill/tally';
 import { printItem } from '@dense-pack/core/shorthand/print';
 import type { PlacedTile } from '@dense-pack/core/vessel/pack';
-import type { Tile } from '@dense-pack/core/vessel/tiles';
-import { Pressable, Text, type ViewStyle } from 'react-native';
-import { type Colour, useColours } from '../theme/theme';
-
-interface Look {
-  readonly fill: Colour;
-  readonly ink: Colour;
-  /** The colour's letter, so that colour is never the only sign. */
-  readonly letter: string;
-  readonly name: string;
-}
-
-/** What a tile looks like. */
-export function lookOf(tile: Tile): Look {
-  if (tile.colour === 'red')
-    return { fill: 'tile-red', ink: 'tile-red-ink', letter: 'R', name: 'red conductor' };
-  if (tile.colour === 'blue')
-    return { fill: 'tile-blue', ink: 'tile-blue-ink', letter: 'BL', name: 'blue conductor' };
-  switch (tile.group) {
-    case 'ground':
-      return { fill: 'tile-ground', ink: 'tile-ground-ink', letter: 'G', name: 'equipment grounds' };
-    case 'hardware':
-      return { fill: 'tile-hardware', ink: 'tile-hardware-ink', letter: '', name: tile.label };
-    case 'neutral':
-      return { fill: 'tile-neutral', ink: 'tile-neutral-ink', letter: 'W', name: 'white conductor' };
-    case 'hot':
-      return { fill: 'tile-hot', ink: 'tile-hot-ink', letter: 'B', name: 'black conductor' };
-    case 'conductor':
-      return { fill: 'tile-conductor', ink: 'tile-conductor-ink', letter: '', name: 'conductor' };
-    case 'device':
-      return { fill: 'tile-device', ink: 'tile-device-ink', letter: '', name: tile.label };
-  }
-}
+import { memo } from 'react';
+import { Pressable, Text, View, type ViewStyle } from 'react-native';
+import { useColours } from '../theme/theme';
+import { hatchOf, lookOf, patternOf } from './tile-look';
 
 /** Moves a tile to its new place where the platform can; a drawing on a phone jumps. */
 const MOVES = {
@@ -58,7 +29,7 @@ interface TileFaceProps {
   readonly onSelect: ((key: string, itemId: string, line: number) => void) | undefined;
 }
 
-export function TileFace({
+export const TileFace = memo(function TileFace({
   placed,
   left,
   bottom,
@@ -72,7 +43,9 @@ export function TileFace({
   const colours = useColours();
   const { tile, width, height } = placed;
   const look = lookOf(tile);
-  const place: ViewStyle = {
+  const pattern = small ? undefined : patternOf(look, colours[look.ink]);
+  const over = rim === undefined ? 0 : Math.min(height, placed.y + height - rim);
+  const place = {
     position: 'absolute',
     left: left + placed.x,
     bottom: bottom + placed.y,
@@ -82,29 +55,57 @@ export function TileFace({
     borderColor: selected ? colours.focus : colours.line,
     borderWidth: selected ? 4 : small ? 0.5 : 1,
     alignItems: 'center',
-    // The words of a tile that stands past the rim stay below the hatching.
-    justifyContent: rim !== undefined && placed.y + height > rim + 1 ? 'flex-end' : 'center',
+    justifyContent: 'center',
     overflow: 'hidden',
     ...MOVES,
-  };
-  if (small || !onSelect) return <Pressable disabled tabIndex={-1} aria-hidden style={place} />;
+  } as const satisfies ViewStyle;
+  const hatch = over > 0.5 && (
+    <View
+      style={
+        {
+          position: 'absolute',
+          top: 0,
+          left: 0,
+          right: 0,
+          height: over,
+          background: hatchOf(colours.over),
+        } as unknown as ViewStyle
+      }
+    />
+  );
+  if (small || !onSelect) {
+    return (
+      <View aria-hidden style={place}>
+        {hatch}
+      </View>
+    );
+  }
   const item = box.items.find((one) => one.id === tile.itemId);
   const volume = `${showAmount(counted.lines[tile.line]?.each ?? counted.fill, counted.unit)} ${unitName(counted.unit)}`;
   const text = [look.letter, tile.label].filter(Boolean).join(' ');
-  const fits = width >= text.length * 7.5 + 4 && height >= 14;
+  const fits = width >= text.length * 7.5 + 8 && height >= 14;
   return (
     <Pressable
       role="button"
       aria-label={`${text}: ${look.name}, ${volume}${item ? `, of ${printItem(item)}` : ''}`}
       aria-pressed={selected}
+      className="tile-in"
       style={place}
       onPress={() => onSelect(tile.key, tile.itemId, tile.line)}
     >
+      {pattern !== undefined && (
+        <View style={{ position: 'absolute', inset: 0, background: pattern } as unknown as ViewStyle} />
+      )}
+      {hatch}
       {height >= 12 && (
         <Text
           className="font-strong"
           style={{
             color: colours[look.ink],
+            // A plate under the letters keeps them clear of the pattern.
+            backgroundColor: pattern === undefined && !hatch ? undefined : colours[look.fill],
+            paddingHorizontal: 3,
+            borderRadius: 2,
             fontSize: Math.min(15, height - 2),
             lineHeight: Math.min(18, height),
           }}
@@ -115,4 +116,4 @@ export function TileFace({
       )}
     </Pressable>
   );
-}
+});

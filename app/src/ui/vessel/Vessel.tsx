@@ -8,16 +8,17 @@ import type { Side } from '@dense-pack/core/box/words';
 import type { Tally } from '@dense-pack/core/fill/tally';
 import { pack } from '@dense-pack/core/vessel/pack';
 import { tilesOf } from '@dense-pack/core/vessel/tiles';
-import { useId, useMemo } from 'react';
+import { Fragment, useMemo } from 'react';
 import { View } from 'react-native';
-import Svg, { Defs, Line, Path, Pattern, Rect } from 'react-native-svg';
 import { useColours } from '../theme/theme';
 import { Words } from '../parts/Words';
 import { TileFace } from './TileFace';
+import { BarrierWall, VesselWalls } from './VesselWalls';
 
 /** Share of the drawing's height the vessel takes while nothing stands far over the rim. */
 const RIM_AT = 0.86;
-const WALL = 4;
+/** A layer lower than this has no room for its words: it shares a row with its neighbour. */
+const THIN = 17;
 /** Room beside the walls for the lips of the rim. */
 const LIP = 8;
 
@@ -29,6 +30,8 @@ interface VesselProps {
   /** A picture only: no words in it and nothing to touch. */
   readonly small?: boolean;
   readonly selected?: string | undefined;
+  /** Fill as found, marked across the vessel where a change is planned. */
+  readonly found?: Amount | undefined;
   readonly onSelect?: (key: string, itemId: string, line: number) => void;
 }
 
@@ -38,12 +41,29 @@ interface Column {
   readonly fill: Amount;
 }
 
-export function Vessel({ box, counted, width, height, small = false, selected, onSelect }: VesselProps) {
+/** Atoms the whole drawing stands for: the rim stays where it is until the fill needs the room above it. */
+export function heightOf({ capacity, fill }: Pick<Column, 'capacity' | 'fill'>): number {
+  return capacity === null ? Math.max(fill, 1) / RIM_AT : Math.max(capacity / RIM_AT, fill);
+}
+
+/** Thickness of the vessel's walls and floor, in px. */
+export const VESSEL_WALL = 4;
+
+export function Vessel({
+  box,
+  counted,
+  width,
+  height,
+  small = false,
+  selected,
+  found,
+  onSelect,
+}: VesselProps) {
   const columns: readonly Column[] = counted.spaces ?? [
     { space: undefined, capacity: counted.capacity, fill: counted.fill },
   ];
   const tiles = useMemo(() => tilesOf(counted, box), [counted, box]);
-  const gap = 12;
+  const gap = small ? 4 : 10;
   const columnWidth = (width - gap * (columns.length - 1)) / columns.length;
   const words =
     counted.capacity === null
@@ -54,21 +74,24 @@ export function Vessel({ box, counted, width, height, small = false, selected, o
       role={small ? 'img' : 'group'}
       aria-label={`Vessel: ${words}`}
       className="flex-row"
-      style={{ width, height, gap }}
+      style={{ width, height }}
     >
-      {columns.map((column) => (
-        <VesselColumn
-          key={column.space ?? 'whole'}
-          column={column}
-          tiles={tiles.filter((tile) => tile.space === column.space)}
-          counted={counted}
-          box={box}
-          width={columnWidth}
-          height={height}
-          small={small}
-          selected={selected}
-          onSelect={onSelect}
-        />
+      {columns.map((column, nth) => (
+        <Fragment key={column.space ?? 'whole'}>
+          {nth > 0 && <BarrierWall width={gap} height={height * RIM_AT} />}
+          <VesselColumn
+            column={column}
+            found={columns.length === 1 ? found : undefined}
+            tiles={tiles.filter((tile) => tile.space === column.space)}
+            counted={counted}
+            box={box}
+            width={columnWidth}
+            height={height}
+            small={small}
+            selected={selected}
+            onSelect={onSelect}
+          />
+        </Fragment>
       ))}
     </View>
   );
@@ -89,25 +112,25 @@ function VesselColumn({
   height,
   small,
   selected,
+  found,
   onSelect,
 }: ColumnProps) {
   const colours = useColours();
-  const wall = small ? 2 : WALL;
+  const wall = small ? 2 : VESSEL_WALL;
   const lip = small ? 3 : LIP;
   const inner = width - 2 * (wall + lip);
   const room = height - wall;
   const { capacity, fill } = column;
-  // The rim stays where it is until the fill needs the room above it.
-  const whole = capacity === null ? Math.max(fill, 1) / RIM_AT : Math.max(capacity / RIM_AT, fill);
+  const whole = heightOf(column);
   const rim = capacity === null ? room * RIM_AT : (capacity / whole) * room;
   const scale = (inner * room) / whole;
-  const packed = useMemo(() => pack(tiles, inner, scale), [tiles, inner, scale]);
+  const packed = useMemo(() => pack(tiles, inner, scale, small ? 0 : THIN), [tiles, inner, scale, small]);
   const over = capacity !== null && fill > capacity;
   const seam = seamHeight(counted, capacity, rim);
   const gangs = counted.spaces ? 1 : box.shell.gangs;
   return (
     <View style={{ width, height }}>
-      <Walls
+      <VesselWalls
         width={width}
         height={height}
         wall={wall}
@@ -115,6 +138,7 @@ function VesselColumn({
         rim={rim}
         dashed={capacity === null}
         gangs={gangs}
+        seam={seam}
       />
       {packed.tiles.map((placed) => (
         <TileFace
@@ -130,16 +154,16 @@ function VesselColumn({
           onSelect={onSelect}
         />
       ))}
-      {seam !== undefined && (
+      {found !== undefined && (
         <View
           style={{
             position: 'absolute',
-            left: 0,
-            width,
-            bottom: wall + seam - 1,
-            borderTopWidth: small ? 1 : 2,
-            borderStyle: 'dashed',
-            borderColor: colours.focus,
+            left: lip,
+            right: lip,
+            bottom: wall + (found / whole) * room - 1,
+            borderTopWidth: 2,
+            borderStyle: 'dotted',
+            borderColor: colours.found,
             pointerEvents: 'none',
           }}
         />
@@ -176,54 +200,6 @@ function seamHeight(counted: Tally, capacity: Amount | null, rim: number): numbe
   return (own.volume / capacity) * rim;
 }
 
-interface WallsProps {
-  readonly width: number;
-  readonly height: number;
-  readonly wall: number;
-  readonly lip: number;
-  readonly rim: number;
-  readonly dashed: boolean;
-  readonly gangs: number;
-}
-
-function Walls({ width, height, wall, lip, rim, dashed, gangs }: WallsProps) {
-  const colours = useColours();
-  const half = wall / 2;
-  const top = height - wall - rim;
-  const left = lip + half;
-  const right = width - lip - half;
-  const bottom = height - half;
-  const dash = dashed ? { strokeDasharray: '7 6' } : {};
-  return (
-    <View style={{ position: 'absolute', left: 0, top: 0, pointerEvents: 'none' }}>
-      <Svg width={width} height={height} aria-hidden>
-        <Rect x={left} y={top} width={right - left} height={bottom - top} fill={colours.sunk} />
-        <Path
-          d={`M0 ${top} H${left} V${bottom} H${right} V${top} H${width}`}
-          fill="none"
-          stroke={colours.wall}
-          strokeWidth={wall}
-          {...dash}
-        />
-        {Array.from({ length: gangs - 1 }, (_, nth) => {
-          const x = left + ((right - left) * (nth + 1)) / gangs;
-          return (
-            <Line
-              key={nth}
-              x1={x}
-              x2={x}
-              y1={top - 6}
-              y2={top + 6}
-              stroke={colours.wall}
-              strokeWidth={half}
-            />
-          );
-        })}
-      </Svg>
-    </View>
-  );
-}
-
 interface OverProps {
   readonly left: number;
   readonly bottom: number;
@@ -232,21 +208,21 @@ interface OverProps {
   readonly colour: string;
 }
 
-/** Hatching over all that stands past the rim. */
+/** The outline of all that stands past the rim. */
 function Over({ left, bottom, width, height, colour }: OverProps) {
-  const id = useId().replace(/[^a-z0-9]/gi, '');
   return (
-    <View style={{ position: 'absolute', left, bottom, pointerEvents: 'none' }}>
-      <Svg width={width} height={height} aria-hidden>
-        <Defs>
-          <Pattern id={id} width={9} height={9} patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-            <Rect width={4} height={9} fill={colour} />
-          </Pattern>
-        </Defs>
-        <Rect width={width} height={height} fill={`url(#${id})`} opacity={0.85} />
-        <Rect width={width} height={height} fill="none" stroke={colour} strokeWidth={3} />
-      </Svg>
-    </View>
+    <View
+      style={{
+        position: 'absolute',
+        left,
+        bottom,
+        width,
+        height,
+        borderWidth: 3,
+        borderColor: colour,
+        pointerEvents: 'none',
+      }}
+    />
   );
 }
 

@@ -6,13 +6,13 @@ import { View } from 'react-native';
 import { QuickLine } from '../../parts/QuickLine';
 import { Words } from '../../parts/Words';
 
-interface TypePanelProps {
+interface LinePanelProps {
   readonly box: BoxDocument;
   readonly job: Job;
   readonly onChange: (box: BoxDocument) => void;
 }
 
-export function TypePanel({ box, job, onChange }: TypePanelProps) {
+export function LinePanel({ box, job, onChange }: LinePanelProps) {
   const line = printCountLine(box);
   return (
     <View className="gap-2">

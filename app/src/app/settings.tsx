@@ -1,0 +1,3 @@
+import { SettingsScreen } from '@/ui/settings/SettingsScreen';
+
+export default SettingsScreen;

@@ -1,0 +1,71 @@
+/** What one brings to the box, under the thumb. */
+import type { LucideIcon } from 'lucide-react-native';
+import Box from 'lucide-react-native/icons/box';
+import Cable from 'lucide-react-native/icons/cable';
+import Keyboard from 'lucide-react-native/icons/keyboard';
+import Plug from 'lucide-react-native/icons/plug';
+import Wrench from 'lucide-react-native/icons/wrench';
+import { Pressable, View } from 'react-native';
+import { Words } from '../parts/Words';
+import { usePreferences } from '../theme/preferences';
+import { useColours } from '../theme/theme';
+
+export const ADDERS = {
+  box: { label: 'Box', icon: Box },
+  cable: { label: 'Cable', icon: Cable },
+  device: { label: 'Device', icon: Plug },
+  more: { label: 'More', icon: Wrench },
+  line: { label: 'Type', icon: Keyboard },
+} as const satisfies Record<string, { label: string; icon: LucideIcon }>;
+export type Adder = keyof typeof ADDERS;
+
+interface AddBarProps {
+  readonly adder: Adder | undefined;
+  readonly onChoose: (adder: Adder) => void;
+  readonly upright?: boolean;
+  /** The one to touch next while the box is new. */
+  readonly next?: Adder | undefined;
+}
+
+export function AddBar({ adder, onChoose, upright = false, next }: AddBarProps) {
+  const colours = useColours();
+  const { hand } = usePreferences();
+  const names = Object.keys(ADDERS) as Adder[];
+  return (
+    <View
+      role="toolbar"
+      aria-label="Record and add"
+      className={
+        upright
+          ? 'w-[104px] border-t border-hair bg-paper'
+          : `flex-wrap border-t border-hair bg-paper ${hand === 'left' ? 'flex-row-reverse' : 'flex-row'}`
+      }
+    >
+      {names.map((name) => {
+        const { label, icon: Icon } = ADDERS[name];
+        const on = name === adder;
+        const here = on ? colours['on-action'] : name === next ? colours.action : colours.ink;
+        return (
+          <Pressable
+            key={name}
+            role="button"
+            aria-label={label}
+            aria-expanded={on}
+            onPress={() => onChoose(name)}
+            className={`min-h-[60px] min-w-0 items-center justify-center border-t-4 active:opacity-60 ${upright ? '' : 'grow basis-[4rem]'} ${on ? 'border-action bg-action' : name === next ? 'border-action' : 'border-transparent'}`}
+          >
+            <Icon size={22} color={here} aria-hidden />
+            <Words
+              size="fine"
+              strong={on || name === next}
+              tone={on ? 'text-on-action' : name === next ? 'text-action' : 'text-ink'}
+              numberOfLines={1}
+            >
+              {label}
+            </Words>
+          </Pressable>
+        );
+      })}
+    </View>
+  );
+}

@@ -1,0 +1,203 @@
+/** One thing in the box, opened: why it counts, how many, and everything about it that can be changed. */
+import type { BoxDocument, Item, ItemOf } from '@dense-pack/core/box/document';
+import { changeItem, duplicateItem, removeItem, setCount } from '@dense-pack/core/box/edit';
+import { CABLE_MAKES, CABLE_ROLES, DEVICES, ENTRIES } from '@dense-pack/core/box/words';
+import { SIZES } from '@dense-pack/core/edition/edition';
+import { useState } from 'react';
+import Copy from 'lucide-react-native/icons/copy';
+import Trash from 'lucide-react-native/icons/trash';
+import X from 'lucide-react-native/icons/x';
+import { View } from 'react-native';
+import { Choice, plainOptions } from '../parts/Choice';
+import { Field } from '../parts/Field';
+import { Button, IconPress, Stepper } from '../parts/Press';
+import { Words } from '../parts/Words';
+import { itemName } from './ItemRow';
+
+interface ItemCardProps {
+  readonly item: Item;
+  readonly box: BoxDocument;
+  /** Why it counts, where a tile or line was touched. */
+  readonly why?: string | undefined;
+  readonly onChange: (box: BoxDocument) => void;
+  readonly onClose: () => void;
+}
+
+export function ItemCard({ item, box, why, onChange, onClose }: ItemCardProps) {
+  const name = itemName(item);
+  const change = (fields: Record<string, unknown>) => onChange(changeItem(box, item.id, fields));
+  return (
+    <View
+      className="gap-3 rounded-card border-2 border-action bg-sheet p-3"
+      role="region"
+      aria-label="Touched tile"
+      testID="item-card"
+    >
+      <View className="flex-row items-center">
+        <Words heading={2} size="lead" strong className="min-w-0 flex-1">
+          {name}
+        </Words>
+        <IconPress label={`Close ${name}`} icon={X} onPress={onClose} />
+      </View>
+      {why !== undefined && <Words>{why}</Words>}
+      {item.kind !== 'barrier' && (
+        <View className="flex-row flex-wrap items-center gap-2">
+          <Stepper
+            label={name}
+            value={item.count}
+            least={1}
+            onChange={(count) => onChange(setCount(box, item.id, count))}
+          />
+          <Button
+            label="Duplicate"
+            icon={Copy}
+            className="grow"
+            onPress={() => onChange(duplicateItem(box, item.id))}
+          />
+        </View>
+      )}
+      {item.kind === 'cable' && <CableFields item={item} onChange={change} />}
+      {item.kind === 'device' && <DeviceFields item={item} onChange={change} />}
+      {'label' in item || item.kind === 'cable' || item.kind === 'device' ? (
+        <LabelField item={item} onChange={change} />
+      ) : null}
+      <Button
+        label={`Remove ${name}`}
+        icon={Trash}
+        kind="danger"
+        onPress={() => {
+          onClose();
+          onChange(removeItem(box, item.id));
+        }}
+      />
+    </View>
+  );
+}
+
+const sizes = SIZES.filter((size) => size <= 14).map((size) => ({ value: size, label: String(size) }));
+
+/** What can be said of a cable. */
+function CableFields({
+  item,
+  onChange,
+}: {
+  readonly item: ItemOf<'cable'>;
+  readonly onChange: (fields: Record<string, unknown>) => void;
+}) {
+  return (
+    <>
+      <Choice
+        title="What it does"
+        options={plainOptions(Object.keys(CABLE_ROLES) as (keyof typeof CABLE_ROLES)[])}
+        value={item.role}
+        onChoose={(role) => onChange({ role })}
+      />
+      <Choice
+        title="Where it enters"
+        options={plainOptions(ENTRIES)}
+        value={item.enters}
+        onChoose={(enters) => onChange({ enters })}
+      />
+      <Choice
+        title="Size, AWG"
+        options={sizes}
+        value={item.size}
+        always
+        onChoose={(size) => onChange({ size })}
+      />
+      <Choice
+        title="Insulated conductors"
+        options={[1, 2, 3, 4].map((value) => ({ value, label: String(value) }))}
+        value={item.conductors}
+        always
+        onChoose={(conductors) => onChange({ conductors })}
+      />
+      <Choice
+        title="Kind"
+        options={CABLE_MAKES.map((value) => ({ value, label: value.toUpperCase() }))}
+        value={item.make}
+        always
+        onChoose={(make) => onChange({ make })}
+      />
+      <Choice
+        title="Ground"
+        options={[
+          { value: true, label: 'With' },
+          { value: false, label: 'Without' },
+        ]}
+        value={item.ground}
+        always
+        onChoose={(ground) => onChange({ ground })}
+      />
+    </>
+  );
+}
+
+function DeviceFields({
+  item,
+  onChange,
+}: {
+  readonly item: ItemOf<'device'>;
+  readonly onChange: (fields: Record<string, unknown>) => void;
+}) {
+  return (
+    <>
+      <Choice
+        title="Swap it for"
+        options={(Object.keys(DEVICES) as (keyof typeof DEVICES)[]).map((value) => ({
+          value,
+          label: DEVICES[value].replace(/ receptacle$/, ''),
+        }))}
+        value={item.device}
+        always
+        onChoose={(device) => onChange({ device, depth: undefined })}
+      />
+      <Choice
+        title="Largest conductor on it, AWG"
+        options={sizes}
+        value={item.size}
+        onChoose={(size) => onChange({ size })}
+      />
+      <Choice
+        title="Gangs it needs"
+        options={[1, 2].map((value) => ({ value, label: String(value) }))}
+        value={item.wide}
+        always
+        onChoose={(wide) => onChange({ wide })}
+      />
+    </>
+  );
+}
+
+/** Labels are one line and short; what is longer is refused and not lost. */
+const LABEL_MOST = 80;
+
+function LabelField({
+  item,
+  onChange,
+}: {
+  readonly item: Item;
+  readonly onChange: (fields: Record<string, unknown>) => void;
+}) {
+  const [problem, setProblem] = useState<string>();
+  const stored = 'label' in item ? (item.label ?? '') : '';
+  return (
+    <Field
+      key={item.id}
+      label="Label, as on its tag"
+      defaultValue={stored}
+      problem={problem}
+      onEnd={(text) => {
+        const label = text.trim();
+        if (label.length > LABEL_MOST || /[\u0000-\u001f\u007f]/.test(label)) {
+          setProblem(
+            `The label has ${label.length} characters; one line of at most ${LABEL_MOST} is taken. Shorten it: it stays here until you do.`,
+          );
+          return;
+        }
+        setProblem(undefined);
+        if (label !== stored) onChange({ label: label === '' ? undefined : label });
+      }}
+    />
+  );
+}

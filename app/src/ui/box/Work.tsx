@@ -1,0 +1,59 @@
+/** The work of the station or adder that is open. */
+import type { BoxDocument } from '@dense-pack/core/box/document';
+import type { BoxFields, Job } from '@dense-pack/core/box/record';
+import type { Edition } from '@dense-pack/core/edition/edition';
+import type { Tally } from '@dense-pack/core/fill/tally';
+import type { ReactNode } from 'react';
+import type { ShownBox } from '../client/queries';
+import type { Open } from './BoxScreen';
+import { BoxPanel } from './panels/BoxPanel';
+import { CablePanel } from './panels/CablePanel';
+import { DevicePanel } from './panels/DevicePanel';
+import { LinePanel } from './panels/LinePanel';
+import { MorePanel } from './panels/MorePanel';
+import { ChangeStation } from './stations/ChangeStation';
+import { FoundStation } from './stations/FoundStation';
+import { SafeStation } from './stations/SafeStation';
+
+interface WorkProps {
+  readonly open: Open;
+  readonly box: ShownBox;
+  readonly job: Job;
+  readonly counted: Tally;
+  readonly edition: Edition;
+  readonly tape: ReactNode;
+  readonly width: number;
+  readonly onBox: (box: BoxDocument) => void;
+  readonly onFields: (fields: Partial<BoxFields>) => void;
+  readonly onItem: (id: string) => void;
+}
+
+export function Work({ open, box, job, counted, edition, tape, width, onBox, onFields, onItem }: WorkProps) {
+  if ('station' in open) {
+    switch (open.station) {
+      case 'safe':
+        return <SafeStation seen={box.seen} onChange={(seen) => onFields({ seen })} />;
+      case 'found':
+        return <FoundStation box={box} job={job} onChange={onFields} />;
+      case 'change':
+        return (
+          <ChangeStation box={box} counted={counted} edition={edition} width={width} onChange={onFields} />
+        );
+      case 'count':
+        return tape;
+    }
+  }
+  const adding = { box: box.box, onChange: onBox, onOpen: onItem };
+  switch (open.adder) {
+    case 'box':
+      return <BoxPanel box={box.box} edition={edition} onChange={onBox} />;
+    case 'cable':
+      return <CablePanel {...adding} />;
+    case 'device':
+      return <DevicePanel {...adding} />;
+    case 'more':
+      return <MorePanel {...adding} edition={edition} />;
+    case 'line':
+      return <LinePanel box={box.box} job={job} onChange={onBox} />;
+  }
+}

@@ -1,0 +1,79 @@
+/** The box by keyboard: one letter each, and a sheet that lists them. */
+import { useIsFocused } from 'expo-router';
+import { useEffect, useRef } from 'react';
+import { View } from 'react-native';
+import { tinykeys } from 'tinykeys';
+import { Sheet } from '../parts/Sheet';
+import { Words } from '../parts/Words';
+import { ADDERS, type Adder } from './AddBar';
+import type { Open } from './BoxScreen';
+import { type Station, STATIONS } from './StationRail';
+
+const STATION_KEYS: Record<Station, string> = { safe: '1', found: '2', change: '3', count: '4' };
+const ADDER_KEYS: Record<Adder, string> = { box: 'b', cable: 'c', device: 'd', more: 'm', line: 't' };
+
+interface Actions {
+  readonly choose: (open: Open) => void;
+  readonly go: (way: 'back' | 'ahead') => void;
+  readonly help: () => void;
+  readonly close: () => void;
+}
+
+/** Keys while the box is on the screen and nobody types into a field. */
+export function useBoxKeys(actions: Actions): void {
+  const focused = useIsFocused();
+  const now = useRef(actions);
+  useEffect(() => {
+    now.current = actions;
+  });
+  useEffect(() => {
+    if (!focused || typeof window === 'undefined') return;
+    const free = (act: () => void) => (event: KeyboardEvent) => {
+      const at = event.target;
+      if (at instanceof HTMLElement && at.closest('input, textarea, [role="dialog"]')) return;
+      event.preventDefault();
+      act();
+    };
+    const letters = [
+      ...(Object.keys(STATION_KEYS) as Station[]).map(
+        (station) => [STATION_KEYS[station], free(() => now.current.choose({ station }))] as const,
+      ),
+      ...(Object.keys(ADDER_KEYS) as Adder[]).map(
+        (adder) => [ADDER_KEYS[adder], free(() => now.current.choose({ adder }))] as const,
+      ),
+    ];
+    return tinykeys(window, {
+      ...Object.fromEntries(letters),
+      '$mod+z': free(() => now.current.go('back')),
+      '$mod+Shift+z': free(() => now.current.go('ahead')),
+      '$mod+y': free(() => now.current.go('ahead')),
+      u: free(() => now.current.go('back')),
+      'Shift+?': free(() => now.current.help()),
+      Escape: free(() => now.current.close()),
+    });
+  }, [focused]);
+}
+
+export function KeySheet({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
+  const rows = [
+    ...(Object.keys(STATIONS) as Station[]).map((name) => [STATION_KEYS[name], STATIONS[name].label]),
+    ...(Object.keys(ADDERS) as Adder[]).map((name) => [ADDER_KEYS[name].toUpperCase(), ADDERS[name].label]),
+    ['U or Ctrl Z', 'Undo'],
+    ['Ctrl Shift Z', 'Redo'],
+    ['Esc', 'Close what is open'],
+    ['Tab, Enter', 'Go to and touch anything'],
+    ['?', 'This sheet'],
+  ];
+  return (
+    <Sheet title="Keys" open={open} onClose={onClose}>
+      {rows.map(([key, words]) => (
+        <View key={words} className="flex-row gap-3 border-b border-hair pb-1">
+          <Words mono strong className="w-[150px]">
+            {key}
+          </Words>
+          <Words>{words}</Words>
+        </View>
+      ))}
+    </Sheet>
+  );
+}

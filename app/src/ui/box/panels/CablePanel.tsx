@@ -1,0 +1,132 @@
+/** Bringing in a cable: the last used and the commonest with one touch, any other made up from chips. */
+import type { BoxDocument } from '@dense-pack/core/box/document';
+import { addItem, type NewItem } from '@dense-pack/core/box/edit';
+import { CABLE_MAKES, CABLE_ROLES, ENTRIES } from '@dense-pack/core/box/words';
+import { SIZES } from '@dense-pack/core/edition/edition';
+import { itemFrom } from '@dense-pack/core/shorthand/piece';
+import Plus from 'lucide-react-native/icons/plus';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { Choice, plainOptions } from '../../parts/Choice';
+import { Button, Chip } from '../../parts/Press';
+import { Words } from '../../parts/Words';
+import { pieceOf, useCableOffers } from '../recent-cables';
+import { InTheBox } from './InTheBox';
+
+type Cable = Extract<NewItem, { kind: 'cable' }>;
+
+interface CablePanelProps {
+  readonly box: BoxDocument;
+  readonly onChange: (box: BoxDocument) => void;
+  readonly onOpen: (id: string) => void;
+}
+
+export function CablePanel({ box, onChange, onOpen }: CablePanelProps) {
+  const { offers, use } = useCableOffers();
+  const [draft, setDraft] = useState<Cable>();
+  const add = (piece: string) => {
+    use(piece);
+    onChange(addItem(box, itemFrom(piece)).box);
+  };
+  return (
+    <View className="gap-3">
+      <Words heading={2} strong>
+        Bring in a cable
+      </Words>
+      <View className="flex-row flex-wrap gap-2">
+        {offers.map((piece) => (
+          <Chip
+            key={piece}
+            label={piece}
+            aria-label={`Add ${piece}`}
+            className="min-w-[80px] grow basis-[80px]"
+            onPress={() => add(piece)}
+            onLongPress={() => setDraft(itemFrom(piece) as Cable)}
+          />
+        ))}
+      </View>
+      {draft ? (
+        <Maker
+          draft={draft}
+          onDraft={setDraft}
+          onAdd={() => {
+            add(pieceOf(draft));
+            setDraft(undefined);
+          }}
+        />
+      ) : (
+        <Button
+          label="Another: size, kind, role, where it enters"
+          icon={Plus}
+          onPress={() => setDraft(itemFrom(offers[0] ?? '12/2') as Cable)}
+        />
+      )}
+      <Words size="fine" tone="text-soft">
+        Touch to add one; hold one to change it first. The sheath’s colour is a hint of size only: read the
+        printing.
+      </Words>
+      <InTheBox box={box} kinds={['cable']} onChange={onChange} onOpen={onOpen} />
+    </View>
+  );
+}
+
+interface MakerProps {
+  readonly draft: Cable;
+  readonly onDraft: (cable: Cable) => void;
+  readonly onAdd: () => void;
+}
+
+function Maker({ draft, onDraft, onAdd }: MakerProps) {
+  const set = (change: Partial<Record<keyof Cable, unknown>>) => {
+    const fields = Object.entries({ ...draft, ...change }).filter(([, value]) => value !== undefined);
+    onDraft(Object.fromEntries(fields) as Cable);
+  };
+  return (
+    <View className="gap-3 rounded-card border-2 border-action bg-sheet p-3" role="group" aria-label="Cable">
+      <Choice
+        title="Size, AWG"
+        options={SIZES.filter((size) => size <= 14).map((value) => ({ value, label: String(value) }))}
+        value={draft.size}
+        always
+        onChoose={(size) => set({ size })}
+      />
+      <Choice
+        title="Insulated conductors"
+        options={[2, 3, 4].map((value) => ({ value, label: String(value) }))}
+        value={draft.conductors}
+        always
+        onChoose={(conductors) => set({ conductors })}
+      />
+      <Choice
+        title="Kind"
+        options={CABLE_MAKES.map((value) => ({ value, label: value.toUpperCase() }))}
+        value={draft.make}
+        always
+        onChoose={(make) => set({ make })}
+      />
+      <Choice
+        title="Ground"
+        options={[
+          { value: true, label: 'With' },
+          { value: false, label: 'Without' },
+        ]}
+        value={draft.ground}
+        always
+        onChoose={(ground) => set({ ground })}
+      />
+      <Choice
+        title="What it does"
+        options={plainOptions(Object.keys(CABLE_ROLES) as (keyof typeof CABLE_ROLES)[])}
+        value={draft.role}
+        onChoose={(role) => set({ role })}
+      />
+      <Choice
+        title="Where it enters"
+        options={plainOptions(ENTRIES)}
+        value={draft.enters}
+        onChoose={(enters) => set({ enters })}
+      />
+      <Button label={`Bring in ${pieceOf(draft)}`} kind="main" onPress={onAdd} />
+    </View>
+  );
+}

@@ -1,0 +1,87 @@
+/** Adding a device: one touch each; where no conductor is in the box yet, the size on it is asked first. */
+import type { BoxDocument } from '@dense-pack/core/box/document';
+import { addItem, largestInsulatedIn, type NewItem } from '@dense-pack/core/box/edit';
+import { DEVICES } from '@dense-pack/core/box/words';
+import type { Size } from '@dense-pack/core/edition/edition';
+import { itemFrom } from '@dense-pack/core/shorthand/piece';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { Notice } from '../../parts/Notice';
+import { Chip } from '../../parts/Press';
+import { Words } from '../../parts/Words';
+import { InTheBox } from './InTheBox';
+
+const DEVICE_ORDER = [
+  'duplex',
+  'switch',
+  'gfci',
+  '3way',
+  'dimmer',
+  'smart',
+  'single',
+  'usb',
+  '4way',
+  'timer',
+  'combo',
+  'fan-control',
+  'blank',
+] as const satisfies readonly (keyof typeof DEVICES)[];
+
+/** Words short enough for a chip, where the full ones are not. */
+const SHORT: Partial<Record<keyof typeof DEVICES, string>> = {
+  '3way': '3-way',
+  '4way': '4-way',
+  combo: 'combo',
+  smart: 'smart',
+  blank: 'blank',
+};
+
+const SIZE_CHOICES: readonly Size[] = [14, 12, 10, 6];
+
+interface DevicePanelProps {
+  readonly box: BoxDocument;
+  readonly onChange: (box: BoxDocument) => void;
+  readonly onOpen: (id: string) => void;
+}
+
+export function DevicePanel({ box, onChange, onOpen }: DevicePanelProps) {
+  const [chosen, setChosen] = useState<Size>();
+  const bare = largestInsulatedIn(box) === undefined;
+  const size = bare ? chosen : undefined;
+  const add = (name: string) =>
+    onChange(addItem(box, { ...itemFrom(name), ...(size === undefined ? {} : { size }) } as NewItem).box);
+  return (
+    <View className="gap-3">
+      <Words heading={2} strong>
+        Add a device
+      </Words>
+      {bare && (
+        <Notice title="No conductor is in the box yet">
+          <Words tone="text-soft">
+            A device takes its allowance from the largest conductor on it. Bring in a cable first, or say what
+            lands on it:
+          </Words>
+          <View className="flex-row gap-2 pt-1">
+            {SIZE_CHOICES.map((one) => (
+              <Chip key={one} label={`${one} AWG`} on={one === chosen} onPress={() => setChosen(one)} />
+            ))}
+          </View>
+        </Notice>
+      )}
+      {(!bare || chosen !== undefined) && (
+        <View className="flex-row flex-wrap gap-2">
+          {DEVICE_ORDER.map((name) => (
+            <Chip
+              key={name}
+              label={SHORT[name] ?? DEVICES[name].replace(/ receptacle$/, '')}
+              aria-label={`Add ${DEVICES[name].replace(/ receptacle$/, '')}`}
+              className="min-w-[80px] max-w-[180px] grow basis-[80px]"
+              onPress={() => add(name)}
+            />
+          ))}
+        </View>
+      )}
+      <InTheBox box={box} kinds={['device']} onChange={onChange} onOpen={onOpen} />
+    </View>
+  );
+}

@@ -1,0 +1,27 @@
+/** What of some kinds is in the box, each with its count. */
+import type { BoxDocument, Item } from '@dense-pack/core/box/document';
+import { View } from 'react-native';
+import { Words } from '../../parts/Words';
+import { ItemRow } from '../ItemRow';
+
+interface InTheBoxProps {
+  readonly box: BoxDocument;
+  readonly kinds: readonly Item['kind'][];
+  readonly onChange: (box: BoxDocument) => void;
+  readonly onOpen: (id: string) => void;
+}
+
+export function InTheBox({ box, kinds, onChange, onOpen }: InTheBoxProps) {
+  const there = box.items.filter((item) => kinds.includes(item.kind));
+  if (there.length === 0) return null;
+  return (
+    <View>
+      <Words size="fine" strong tone="text-soft">
+        In the box
+      </Words>
+      {there.map((item) => (
+        <ItemRow key={item.id} item={item} box={box} onChange={onChange} onOpen={() => onOpen(item.id)} />
+      ))}
+    </View>
+  );
+}

@@ -1,0 +1,174 @@
+/** Recording what one sees: stud, condition, notes, photos, and where the box is. */
+import type { BoxFields, Job, Seen } from '@dense-pack/core/box/record';
+import { CONDITIONS, STUDS, type Condition } from '@dense-pack/core/box/words';
+import { editionOf } from '@dense-pack/core/edition/index';
+import Copy from 'lucide-react-native/icons/copy';
+import { router } from 'expo-router';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { makeBox, outbox, type ShownBox } from '../../client/queries';
+import { fieldsOf } from '../../client/outbox';
+import { Choice, plainOptions } from '../../parts/Choice';
+import { EditionChoice } from '../../parts/EditionChoice';
+import { Field } from '../../parts/Field';
+import { Button, Chip } from '../../parts/Press';
+import { Removal } from '../../parts/Removal';
+import { Words } from '../../parts/Words';
+import { boxHref } from '../../jobs/hrefs';
+import { BoxPhotos } from '../BoxPhotos';
+
+interface FoundStationProps {
+  readonly box: ShownBox;
+  readonly job: Job;
+  readonly onChange: (fields: Partial<BoxFields>) => void;
+}
+
+export function FoundStation({ box, job, onChange }: FoundStationProps) {
+  const { seen } = box;
+  const see = (change: Partial<Seen>) => {
+    const fields = Object.entries({ ...seen, ...change }).filter(([, value]) => value !== undefined);
+    onChange({ seen: Object.fromEntries(fields) as Seen });
+  };
+  const toggle = (condition: Condition) =>
+    see({
+      conditions: seen.conditions.includes(condition)
+        ? seen.conditions.filter((one) => one !== condition)
+        : [...seen.conditions, condition],
+    });
+  return (
+    <View className="gap-4">
+      <Words heading={2} strong>
+        What is seen at the open box
+      </Words>
+      <Choice
+        title="Stud beside the box"
+        options={plainOptions(STUDS)}
+        value={seen.stud}
+        onChoose={(stud) => {
+          const { stud: _stud, ...rest } = seen;
+          onChange({ seen: stud === undefined ? rest : { ...rest, stud } });
+        }}
+      />
+      <View className="gap-1" role="group" aria-label="Condition">
+        <Words size="fine" strong>
+          Condition
+        </Words>
+        <View className="flex-row flex-wrap gap-2">
+          {(Object.keys(CONDITIONS) as Condition[]).map((condition) => (
+            <Chip
+              key={condition}
+              label={CONDITIONS[condition]}
+              on={seen.conditions.includes(condition)}
+              onPress={() => toggle(condition)}
+            />
+          ))}
+        </View>
+      </View>
+      <LongField
+        label="Notes for next time"
+        most={4000}
+        value={seen.note}
+        onValue={(note) => see({ note })}
+      />
+      <BoxPhotos boxId={box.id} ids={seen.photos} onChange={(photos) => see({ photos })} />
+      <Naming box={box} onChange={onChange} />
+      <View className="gap-2">
+        <Words strong>Counted by</Words>
+        <View className="flex-row">
+          <Chip
+            label="As the job"
+            detail={editionOf(job.edition).name}
+            on={box.box.edition === undefined}
+            onPress={() => {
+              const { edition: _edition, ...rest } = box.box;
+              onChange({ box: rest });
+            }}
+          />
+        </View>
+        <EditionChoice
+          value={box.box.edition}
+          onChoose={(id) => onChange({ box: { ...box.box, edition: id } })}
+        />
+      </View>
+      <Button
+        label="Duplicate this box"
+        icon={Copy}
+        onPress={() => {
+          const { seen: _seen, ...rest } = fieldsOf(box);
+          const id = makeBox(box.jobId, { ...rest, name: `${box.name.slice(0, 74)}, copy` });
+          router.navigate(boxHref(box.jobId, id) as never);
+        }}
+      />
+      <Removal
+        what="box"
+        question={`Delete “${box.name}” and its record?`}
+        onRemove={() => {
+          outbox.remove('boxes', box.id);
+          router.navigate(`/job/${box.jobId}` as never);
+        }}
+      />
+    </View>
+  );
+}
+
+interface LongFieldProps {
+  readonly label: string;
+  readonly most: number;
+  readonly value: string;
+  readonly onValue: (text: string) => void;
+}
+
+/** Text of several lines; what is too long is refused and stays in the field. */
+function LongField({ label, most, value, onValue }: LongFieldProps) {
+  const [problem, setProblem] = useState<string>();
+  return (
+    <Field
+      label={label}
+      defaultValue={value}
+      multiline
+      numberOfLines={3}
+      problem={problem}
+      onEnd={(text) => {
+        if (text.length > most) {
+          setProblem(`The text has ${text.length} characters; at most ${most} are taken. Shorten it.`);
+          return;
+        }
+        setProblem(undefined);
+        if (text !== value) onValue(text);
+      }}
+    />
+  );
+}
+
+const NAMES = [
+  ['name', 'Name of the box', 80],
+  ['room', 'Room', 80],
+  ['circuit', 'Circuit', 40],
+] as const;
+
+function Naming({ box, onChange }: Pick<FoundStationProps, 'box' | 'onChange'>) {
+  const [problems, setProblems] = useState<Partial<Record<(typeof NAMES)[number][0], string>>>({});
+  return (
+    <View className="gap-2">
+      {NAMES.map(([key, label, most]) => (
+        <Field
+          key={`${key}${box[key]}`}
+          label={label}
+          defaultValue={box[key]}
+          problem={problems[key]}
+          onEnd={(text) => {
+            const said = text.trim();
+            const problem =
+              key === 'name' && said === ''
+                ? 'A box needs a name, such as “Den, under the window”.'
+                : said.length > most
+                  ? `${label}: ${said.length} characters; at most ${most} are taken. Shorten it.`
+                  : undefined;
+            setProblems({ ...problems, [key]: problem });
+            if (problem === undefined && said !== box[key]) onChange({ [key]: said });
+          }}
+        />
+      ))}
+    </View>
+  );
+}

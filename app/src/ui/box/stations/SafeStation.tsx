@@ -1,0 +1,59 @@
+/** Making safe, before anything else: each step ticked as it is done. */
+import type { Seen } from '@dense-pack/core/box/record';
+import { SAFE_STEPS, type SafeStep } from '@dense-pack/core/box/words';
+import Square from 'lucide-react-native/icons/square';
+import SquareCheck from 'lucide-react-native/icons/square-check-big';
+import { Pressable, View } from 'react-native';
+import { Notice } from '../../parts/Notice';
+import { Words } from '../../parts/Words';
+import { useColours } from '../../theme/theme';
+
+const STEPS = Object.keys(SAFE_STEPS) as SafeStep[];
+
+/** Whether every step is ticked. */
+export const isSafe = ({ safe }: Seen) => STEPS.every((step) => safe.includes(step));
+
+interface SafeStationProps {
+  readonly seen: Seen;
+  readonly onChange: (seen: Seen) => void;
+}
+
+export function SafeStation({ seen, onChange }: SafeStationProps) {
+  const colours = useColours();
+  return (
+    <View className="gap-3">
+      <Words heading={2} strong>
+        Make safe before hands go in
+      </Words>
+      <View className="rounded-card border border-hair bg-sheet">
+        {STEPS.map((step) => {
+          const ticked = seen.safe.includes(step);
+          const Box = ticked ? SquareCheck : Square;
+          return (
+            <Pressable
+              key={step}
+              role="checkbox"
+              aria-checked={ticked}
+              className="min-h-[56px] flex-row items-center gap-3 border-b border-hair px-3 active:opacity-70"
+              onPress={() =>
+                onChange({
+                  ...seen,
+                  safe: STEPS.filter((one) => (one === step ? !ticked : seen.safe.includes(one))),
+                })
+              }
+            >
+              <Box size={26} color={ticked ? colours.legal : colours.ink} aria-hidden />
+              <Words className="min-w-0 flex-1" strong={ticked}>
+                {SAFE_STEPS[step]}
+              </Words>
+            </Pressable>
+          );
+        })}
+      </View>
+      <Notice title="A second circuit may be present" tone="unknown">
+        Test every conductor in the box, not just those on the device. The test button of a GFCI is not a way
+        to turn power off. This is work for licensed people.
+      </Notice>
+    </View>
+  );
+}

@@ -1,0 +1,28 @@
+/** Keeps the server's last answers in the browser's database, so that the app starts without a server. */
+import { dehydrate, hydrate, type QueryClient } from '@tanstack/react-query';
+import { get, set } from 'idb-keyval';
+
+/** Has the browser keep the app itself; only where it was exported with its service worker. */
+export function keepApp(): void {
+  if (process.env.NODE_ENV !== 'production' || !('serviceWorker' in navigator)) return;
+  void navigator.serviceWorker.register('/sw.js').catch(() => undefined);
+}
+
+const KEY = 'dense-pack/answers/2';
+const WAIT_MS = 500;
+
+/** Lays the kept answers under the queries, then keeps what the server says from now on. */
+export async function keepAnswers(client: QueryClient): Promise<() => void> {
+  try {
+    const kept: unknown = await get(KEY);
+    if (kept) hydrate(client, kept);
+  } catch {
+    return () => undefined;
+  }
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  return client.getQueryCache().subscribe(({ type }) => {
+    if (type !== 'updated') return;
+    clearTimeout(timer);
+    timer = setTimeout(() => void set(KEY, dehydrate(client)).catch(() => undefined), WAIT_MS);
+  });
+}

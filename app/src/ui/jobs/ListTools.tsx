@@ -1,0 +1,75 @@
+/** Search, filters and the order of the list. */
+import { View } from 'react-native';
+import { Choice, wordOptions } from '../parts/Choice';
+import { Field } from '../parts/Field';
+import { Fold } from '../parts/Fold';
+import { Chip } from '../parts/Press';
+import { distinct, FILTERS, type Filter, type Listed, SORTS, type Sort, type Wish } from './box-list';
+
+interface ListToolsProps {
+  readonly boxes: readonly Listed[];
+  readonly wish: Wish;
+  readonly onWish: (wish: Wish) => void;
+}
+
+const COUNTED: Record<Filter, (one: Listed) => boolean> = {
+  all: () => true,
+  over: ({ counted }) => counted.verdict === 'over',
+  tight: ({ tight }) => tight,
+  unknown: ({ counted }) => counted.verdict === 'unknown',
+};
+
+export function ListTools({ boxes, wish, onWish }: ListToolsProps) {
+  const rooms = distinct(boxes, 'room');
+  const circuits = distinct(boxes, 'circuit');
+  return (
+    <View className="gap-3" role="region" aria-label="Find boxes">
+      <Field
+        label="Search boxes"
+        value={wish.search}
+        onChangeText={(search) => onWish({ ...wish, search })}
+        placeholder="name, room, circuit, note"
+        inputMode="search"
+      />
+      <View className="flex-row flex-wrap gap-2" role="group" aria-label="Show">
+        {(Object.keys(FILTERS) as Filter[]).map((filter) => (
+          <Chip
+            key={filter}
+            label={FILTERS[filter]}
+            detail={String(boxes.filter(COUNTED[filter]).length)}
+            className="grow"
+            on={wish.filter === filter}
+            onPress={() => onWish({ ...wish, filter })}
+          />
+        ))}
+      </View>
+      <Fold title="Order, room and circuit">
+        <View className="gap-3 border-t border-hair p-3">
+          <Choice<Sort>
+            title="Order"
+            options={wordOptions(SORTS)}
+            value={wish.sort}
+            always
+            onChoose={(sort) => sort && onWish({ ...wish, sort })}
+          />
+          {rooms.length > 0 && (
+            <Choice
+              title="Room"
+              options={rooms.map((value) => ({ value, label: value }))}
+              value={wish.room}
+              onChoose={(room) => onWish({ ...wish, room })}
+            />
+          )}
+          {circuits.length > 0 && (
+            <Choice
+              title="Circuit"
+              options={circuits.map((value) => ({ value, label: value }))}
+              value={wish.circuit}
+              onChoose={(circuit) => onWish({ ...wish, circuit })}
+            />
+          )}
+        </View>
+      </Fold>
+    </View>
+  );
+}

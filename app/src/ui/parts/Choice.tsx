@@ -1,0 +1,48 @@
+/** One of a few, as chips under a word; touching the chosen one again takes it back where that is allowed. */
+import { View } from 'react-native';
+import { Chip } from './Press';
+import { Words } from './Words';
+
+interface ChoiceProps<V extends string | number | boolean> {
+  readonly title: string;
+  readonly options: readonly { readonly value: V; readonly label: string; readonly detail?: string }[];
+  readonly value: V | undefined;
+  readonly onChoose: (value: V | undefined) => void;
+  /** One must stay chosen. */
+  readonly always?: boolean;
+}
+
+export function Choice<V extends string | number | boolean>({
+  title,
+  options,
+  value,
+  onChoose,
+  always = false,
+}: ChoiceProps<V>) {
+  return (
+    <View className="gap-1" role="group" aria-label={title}>
+      <Words size="fine" strong>
+        {title}
+      </Words>
+      <View className="flex-row flex-wrap gap-2">
+        {options.map((option) => (
+          <Chip
+            key={String(option.value)}
+            label={option.label}
+            detail={option.detail}
+            on={option.value === value}
+            onPress={() => onChoose(!always && option.value === value ? undefined : option.value)}
+          />
+        ))}
+      </View>
+    </View>
+  );
+}
+
+/** Options whose label is the value itself. */
+export const plainOptions = <V extends string>(values: readonly V[]) =>
+  values.map((value) => ({ value, label: value }));
+
+/** Options from a table of words. */
+export const wordOptions = <V extends string>(words: Readonly<Record<V, string>>) =>
+  (Object.keys(words) as V[]).map((value) => ({ value, label: words[value] }));

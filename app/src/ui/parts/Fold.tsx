@@ -1,0 +1,34 @@
+/** A part that is folded away until its title is touched. */
+import ChevronDown from 'lucide-react-native/icons/chevron-down';
+import ChevronUp from 'lucide-react-native/icons/chevron-up';
+import { type ReactNode, useState } from 'react';
+import { Pressable, View } from 'react-native';
+import { useColours } from '../theme/theme';
+import { Words } from './Words';
+
+interface FoldProps {
+  readonly title: string;
+  readonly children: ReactNode;
+  /** Inside another card: without a frame of its own. */
+  readonly bare?: boolean;
+}
+
+export function Fold({ title, children, bare = false }: FoldProps) {
+  const [open, setOpen] = useState(false);
+  const colours = useColours();
+  const Chevron = open ? ChevronUp : ChevronDown;
+  return (
+    <View className={bare ? 'border-t border-hair' : 'rounded-card border border-hair bg-sheet'}>
+      <Pressable
+        role="button"
+        aria-expanded={open}
+        onPress={() => setOpen(!open)}
+        className="min-h-thumb flex-row items-center justify-between px-3"
+      >
+        <Words strong>{title}</Words>
+        <Chevron size={20} color={colours.ink} aria-hidden />
+      </Pressable>
+      {open && children}
+    </View>
+  );
+}
