@@ -183,13 +183,13 @@ test('answers carry a strict content security policy and no product header', asy
   expect(headers['x-powered-by']).toBeUndefined();
 });
 
-test('the demo house has six boxes, two of them over, and can be seeded again', async () => {
+test('the demo house has ten boxes, three of them over, and can be seeded again', async () => {
   seedDemo(db, new Date('2026-01-01T00:00:00Z'));
   seedDemo(db, new Date('2026-01-02T00:00:00Z'));
   const { body } = await api().get('/jobs');
   const demo = body.jobs.filter((job: { demo: boolean }) => job.demo);
   expect(demo).toHaveLength(1);
-  expect(demo[0]).toMatchObject({ boxes: 6, over: 2 });
+  expect(demo[0]).toMatchObject({ boxes: 10, over: 3, unknown: 1 });
 });
 
 test('the schema is published, and boxes go out as CSV', async () => {

@@ -140,7 +140,8 @@ export function workRoom(box: BoxDocument, edition: Edition, counted: Tally): Wo
   let answer: Workability = freeShare < TIGHT_BELOW ? 'tight' : freeShare < SNUG_BELOW ? 'snug' : 'roomy';
   if (answer === 'roomy' && (spare < 1 || deepWords.length > 0) && counted.verdict !== 'unknown')
     answer = 'snug';
-  if (counted.verdict === 'over' || (depthLeft !== null && depthLeft < DEPTH_TIGHT)) answer = 'tight';
+  if (counted.verdict === 'over' || counted.margin === 0 || (depthLeft !== null && depthLeft < DEPTH_TIGHT))
+    answer = 'tight';
   const because = [
     ...(depthLeft !== null && depthLeft < DEPTH_TIGHT
       ? [

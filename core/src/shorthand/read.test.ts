@@ -1,6 +1,6 @@
 /** The count line item by item. Source of the grammar and the meanings: docs/count-line.md. */
 import { unreadableWords } from './errors.ts';
-import { readCountLine } from './read.ts';
+import { readCountLine, readPieces } from './read.ts';
 
 function itemsOf(line: string) {
   const read = readCountLine(line);
@@ -101,4 +101,38 @@ test.each([
 ])('“%s” names the place (%i) and the nearest word', (line, at, item, nearest) => {
   const read = readCountLine(line);
   expect(read).toMatchObject({ ok: false, error: { item, at, nearest } });
+});
+
+describe('each item of a line on its own', () => {
+  test('what is understood and what is not are told apart, with their places', () => {
+    const pieces = readPieces('18 in3, 2x 12/2, duplx, clamps');
+    expect(pieces.map(({ text, at, error }) => [text, at, error?.nearest])).toEqual([
+      ['18 in3', 0, undefined],
+      ['2x 12/2', 8, undefined],
+      ['duplx', 17, 'duplex'],
+      ['clamps', 24, undefined],
+    ]);
+    expect(pieces.filter(({ error }) => error)).toHaveLength(1);
+  });
+
+  test('a second box is wrong, and a page of text is cut off, not thrown', () => {
+    expect(readPieces('18 in3, 20 in3')[1]?.error?.expected).toMatch('one box in a line');
+    expect(readPieces('x,'.repeat(10_000)).every(({ error }) => error)).toBe(true);
+    expect(readPieces('')).toEqual([]);
+  });
+});
+
+test.each([
+  ['18 in3 plastic new-work device-box', { form: 'device-box', mount: 'new-work' }],
+  ['6 in3 metal pan', { form: 'pan' }],
+  ['square, 21 in3', { form: 'square' }],
+])('“%s” says what the box looks like', (line, shell) => {
+  const read = readCountLine(line);
+  expect(read.ok && read.box.shell).toMatchObject(shell);
+});
+
+test('a cable says where it enters, once', () => {
+  const read = readCountLine('18 in3, 14/2 feed bottom, 14/3 leg top "hall"');
+  expect(read.ok && read.box.items).toMatchObject([{ enters: 'bottom' }, { enters: 'top', label: 'hall' }]);
+  expect(readCountLine('18 in3, 14/2 top bottom')).toMatchObject({ error: { expected: 'only one enters' } });
 });

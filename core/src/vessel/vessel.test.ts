@@ -4,7 +4,10 @@ import { editionOf } from '../edition/index.ts';
 import { tally } from '../fill/tally.ts';
 import { itemFrom } from '../shorthand/piece.ts';
 import { readCountLine } from '../shorthand/read.ts';
+import type { Amount } from '../fill/amount.ts';
+import { cubicInches, millilitres } from '../quantity/volume.ts';
 import { pack } from './pack.ts';
+import { graduations } from './scale.ts';
 import { cableColours, TILE_GROUPS, tilesOf } from './tiles.ts';
 
 function drawn(line: string) {
@@ -81,4 +84,69 @@ test.each([1, 5, 20, 60])('with %i conductors no tile is too thin for its letter
   for (const { width, height } of packed.tiles) {
     expect(Math.min(width, height)).toBeGreaterThan(12);
   }
+});
+
+describe('thin layers', () => {
+  const placesOf = (line: string, thin: number) => {
+    const { tiles, counted } = drawn(line);
+    return { counted, placed: pack(tiles, 230, (230 * 229) / counted.fill, thin).tiles };
+  };
+
+  test.each([
+    '44 in3 3-gang, 3x 14/2 leg, 14/2 feed, clamps, 3x smart',
+    '68 in3 4-gang, 9x 14/2, 4x switch, clamps, stud',
+    '18 in3, 14/2',
+    '100 in3, 12/2, 8x 14/2, 2x duplex @14',
+  ])('%s: a layer too low for its words shares its row, and area stays volume', (line) => {
+    const { counted, placed } = placesOf(line, 17);
+    const sum = placed.reduce((all, { width, height }) => all + width * height, 0);
+    expect(sum).toBeCloseTo(230 * 229, 4);
+    const unit = (230 * 229) / counted.fill;
+    for (const { tile, width, height } of placed) expect(width * height).toBeCloseTo(tile.area * unit, 4);
+    const lowest = Math.min(...placed.map(({ height }) => height));
+    const before = Math.min(...placesOf(line, 0).placed.map(({ height }) => height));
+    expect(lowest).toBeGreaterThanOrEqual(Math.min(before, 17));
+  });
+
+  test('no two tiles lie on each other', () => {
+    const { placed } = placesOf('44 in3 3-gang, 3x 14/2 leg, 14/2 feed, clamps, 3x smart', 17);
+    for (const [nth, a] of placed.entries()) {
+      for (const b of placed.slice(nth + 1)) {
+        const apart =
+          a.x + a.width <= b.x + 1e-6 ||
+          b.x + b.width <= a.x + 1e-6 ||
+          a.y + a.height <= b.y + 1e-6 ||
+          b.y + b.height <= a.y + 1e-6;
+        expect(apart).toBe(true);
+      }
+    }
+  });
+});
+
+test('a switched conductor is told from a constant one by its cable’s role (handbook 12; NEC 200.7)', () => {
+  expect(kinds('18 in3, 14/2 leg')).toEqual(['ground bare', 'neutral white', 'switched black']);
+  expect(kinds('18 in3, 14/3 travelers')).toEqual([
+    'ground bare',
+    'neutral white',
+    'switched black',
+    'switched red',
+  ]);
+  // In a switch loop the white carries the supply to the switch, and the black comes back switched.
+  expect(kinds('18 in3, 14/2 loop')).toEqual(['ground bare', 'hot white', 'switched black']);
+  expect(kinds('18 in3, 14/2 feed')).toEqual(['ground bare', 'neutral white', 'hot black']);
+});
+
+describe('the scale beside the vessel', () => {
+  test.each([
+    [18, 'in3', 6, ['0', '5', '10', '15']],
+    [44, 'in3', 6, ['0', '10', '20', '30', '40']],
+    [6, 'in3', 5, ['0', '2', '4', '6']],
+    [344, 'ml', 6, ['0', '100', '200', '300']],
+    [12, 'conductors', 6, ['0', '2', '4', '6', '8', '10', '12']],
+  ] as const)('up to %d %s with at most %d figures', (most, unit, figures, expected) => {
+    const atoms = unit === 'conductors' ? most * 4 : unit === 'in3' ? cubicInches(most) : millilitres(most);
+    const marks = graduations(atoms as Amount, unit, figures);
+    expect(marks.flatMap(({ figure }) => figure ?? [])).toEqual(expected);
+    expect(marks.every(({ at }, nth) => nth === 0 || at > (marks[nth - 1]?.at ?? NaN))).toBe(true);
+  });
 });
