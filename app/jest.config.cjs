@@ -6,6 +6,7 @@ module.exports = {
   displayName: 'app',
   rootDir: __dirname,
   preset: 'jest-expo',
+  setupFiles: ['<rootDir>/jest.setup.cjs'],
   testMatch: ['<rootDir>/src/**/*.test.{ts,tsx}'],
   testPathIgnorePatterns: ['/node_modules/', '/dist/'],
   transform: {

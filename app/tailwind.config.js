@@ -10,6 +10,8 @@ module.exports = {
   content: ['./src/**/*.{ts,tsx}'],
   presets: [require('nativewind/preset')],
   darkMode: 'class',
+  // No universal rule of fifty variables: they would be worked out anew for every element that changes.
+  experimental: { optimizeUniversalDefaults: true },
   theme: {
     colors: Object.fromEntries(
       ['transparent', ...Object.keys(tokens.colour.light)].map((name) => [

@@ -2,13 +2,9 @@
  * The product's first case, driven as a person would: an 18.0 in³ plastic box, two 12/2 and a duplex,
  * then a third 12/2. Expected figures: handbook, worked example 2 (NEC 314.16(B), values from memory).
  */
-import { mkdirSync } from 'node:fs';
-import { join } from 'node:path';
-import { violations } from './axe';
 import { type Hand, PHONE, WIDE, World } from './world';
 
 const world = new World();
-const PICTURES = join(__dirname, '../docs/screenshots');
 
 beforeAll(async () => {
   await world.startServer();
@@ -38,7 +34,7 @@ async function makeTheBox(hand: Hand) {
 describe.each([
   ['phone', PHONE],
   ['wide', WIDE],
-])('the first case on a %s screen', (name, viewport) => {
+])('the first case on a %s screen', (_name, viewport) => {
   test('is counted by touch, stays after a reload and after a restart of the server', async () => {
     const hand = await world.page(viewport);
     await hand.open('/');
@@ -50,7 +46,7 @@ describe.each([
     await hand.touch('Add 12/2');
     await hand.sees('verdict', 'Over by 2.25 in³');
     await hand.sees('fill', '20.25');
-    if (name === 'phone') await hand.touch('Count');
+    await hand.touch('Count');
     expect(await hand.all('tape-line')).toEqual([
       '6 conductors entering, 12 AWG314.16(B)(1)6 × 2.2513.50',
       'Duplex receptacle314.16(B)(4)2 × 2.254.50',
@@ -80,7 +76,7 @@ describe.each([
   });
 });
 
-test('a box is reached in at most ten touches from opening the app', async () => {
+test('the case is answered in at most ten touches from opening the app, the plan kept apart', async () => {
   const hand = await world.page(PHONE);
   await hand.open('/');
   await hand.touch('New box');
@@ -91,10 +87,12 @@ test('a box is reached in at most ten touches from opening the app', async () =>
   await hand.touch('Device');
   await hand.touch('Add duplex');
   await hand.sees('fill', '15.75');
+  await hand.touch('Change');
   await hand.touch('Cable');
   await hand.touch('Add 12/2');
   await hand.sees('verdict', 'Over by 2.25 in³');
   expect(hand.touches).toBeLessThanOrEqual(10);
+  console.log(`The case took ${hand.touches} touches, the plan apart from what was found.`);
   await finish(hand);
 });
 
@@ -154,46 +152,4 @@ test('a device on nothing is asked for its conductor, a bad volume is told what 
   await hand.touch('Add duplex');
   await hand.sees('fill', '4.50');
   await finish(hand);
-});
-
-const VIEWS = [
-  ['jobs', '/'],
-  ['job', '/job/demo-house-on-the-hill'],
-  ['box-over', '/job/demo-house-on-the-hill/box/demo-kitchen-counter'],
-  ['box-legal', '/job/demo-house-on-the-hill/box/demo-workshop-square'],
-] as const;
-
-describe.each([
-  ['phone', PHONE],
-  ['wide', WIDE],
-])('on a %s screen', (size, viewport) => {
-  test.each(VIEWS)(
-    '%s has no accessibility violation in light and dark, and its picture is kept',
-    async (view, path) => {
-      // A server of its own demo data: pictures show what a new user sees.
-      const fresh = new World();
-      await fresh.startServer();
-      await fresh.startBrowser();
-      try {
-        const hand = await fresh.page(viewport);
-        for (const scheme of ['dark', 'light']) {
-          await hand.page.emulateMediaFeatures([
-            { name: 'prefers-color-scheme', value: scheme },
-            { name: 'prefers-reduced-motion', value: 'reduce' },
-          ]);
-          await hand.open(path);
-          expect(await violations(hand.page)).toEqual([]);
-          // Which pictures the docs keep: all on the phone in light, the boxes on a wide screen.
-          const kept = scheme === 'light' && (size === 'phone' || view.startsWith('box'));
-          if (kept && process.env['SCREENSHOTS']) {
-            mkdirSync(PICTURES, { recursive: true });
-            await hand.page.screenshot({ path: join(PICTURES, `${view}-${size}.png`) as `${string}.png` });
-          }
-        }
-        await finish(hand);
-      } finally {
-        await fresh.stop();
-      }
-    },
-  );
 });

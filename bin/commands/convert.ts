@@ -1,9 +1,8 @@
 /** `dense-pack convert`: boxes between count lines, JSON documents and CSV. */
 import { readFileSync } from 'node:fs';
 import { BoxDocument } from '@dense-pack/core/box/document';
-import type { BoxFields } from '@dense-pack/core/box/record';
 import { DEFAULT_EDITION } from '@dense-pack/core/edition/index';
-import { CSV_COLUMNS, csvCells, CsvRefused } from '@dense-pack/core/exchange/csv';
+import { CSV_COLUMNS, type CsvBox, csvCells, CsvRefused } from '@dense-pack/core/exchange/csv';
 import { bringUpToDate, DocumentRefused } from '@dense-pack/core/exchange/version';
 import { unreadableWords } from '@dense-pack/core/shorthand/errors';
 import { printCountLine } from '@dense-pack/core/shorthand/print';
@@ -34,7 +33,7 @@ export function addConvert(program: Command): void {
         process.exitCode = EXIT.unreadable;
       };
       if (to === 'csv') await say(Papa.unparse([[...CSV_COLUMNS]]));
-      const write = (fields: BoxFields) => say(printed(fields, to));
+      const write = (fields: CsvBox) => say(printed(fields, to));
       if (from === 'csv') {
         if (input !== '-' && !isFile(input)) return refuse(input, 'there is no such file');
         await forEachCsvRow(openInput(input), DEFAULT_EDITION, async (row) => {
@@ -93,7 +92,7 @@ function readJson(text: string): BoxDocument | string {
   }
 }
 
-function printed(fields: BoxFields, to: Format): string {
+function printed(fields: CsvBox, to: Format): string {
   if (to === 'json') return JSON.stringify(fields.box);
   if (to === 'csv') return Papa.unparse([csvCells(fields, DEFAULT_EDITION)]);
   return printCountLine(fields.box);

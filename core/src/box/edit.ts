@@ -72,6 +72,12 @@ export function setCount(box: BoxDocument, id: string, count: number): BoxDocume
   return changeItem(box, id, { count: Math.min(count, 99) });
 }
 
+/** So many more of an item, or fewer; none left takes it out. */
+export function addCount(box: BoxDocument, id: string, more: number): BoxDocument {
+  const item = box.items.find((one) => one.id === id);
+  return item === undefined || item.kind === 'barrier' ? box : setCount(box, id, item.count + more);
+}
+
 /** Changes some of an item's fields. A field set to undefined is taken away. */
 export function changeItem(box: BoxDocument, id: string, change: Record<string, unknown>): BoxDocument {
   return {

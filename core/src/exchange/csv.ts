@@ -114,7 +114,7 @@ export function readCsv(text: string, fallback: EditionId = DEFAULT_EDITION): Cs
 }
 
 /** What of a box a row holds. */
-type CsvBox = Pick<BoxFields, 'name' | 'room' | 'circuit' | 'box'>;
+export type CsvBox = Pick<BoxFields, 'name' | 'room' | 'circuit' | 'box'>;
 
 /** Cells a spreadsheet would take for a formula are written as text. */
 function safe(cell: string): string {

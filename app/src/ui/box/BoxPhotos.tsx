@@ -14,7 +14,7 @@ import { Words } from '../parts/Words';
 interface BoxPhotosProps {
   readonly boxId: string;
   readonly ids: readonly string[];
-  readonly onChange: (ids: string[]) => void;
+  readonly onChange: (change: (ids: readonly string[]) => string[]) => void;
 }
 
 export function BoxPhotos({ boxId, ids, onChange }: BoxPhotosProps) {
@@ -26,7 +26,7 @@ export function BoxPhotos({ boxId, ids, onChange }: BoxPhotosProps) {
       const photo = await shrinkPhoto(file);
       const id = crypto.randomUUID();
       await photos.keep(boxId, id, photo);
-      onChange([...ids, id]);
+      onChange((now) => [...now, id]);
     } catch (error) {
       setProblem(
         error instanceof PhotoRefused
@@ -82,7 +82,7 @@ export function BoxPhotos({ boxId, ids, onChange }: BoxPhotosProps) {
               label="Remove this photo"
               kind="danger"
               onPress={() => {
-                onChange(ids.filter((one) => one !== open));
+                onChange((now) => now.filter((one) => one !== open));
                 setOpen(undefined);
               }}
             />

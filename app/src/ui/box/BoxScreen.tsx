@@ -45,18 +45,18 @@ interface BoxScreenProps {
 }
 
 export function BoxScreen({ jobId, boxId, first }: BoxScreenProps) {
-  const { job, box, counted, change, error, isLoading, refetch } = useBox(jobId, boxId);
+  const { job, box, counted, error, isLoading, refetch } = useBox(jobId, boxId);
   const [open, setOpen] = useState<Open>(() => openFrom(first));
   const [line, setLine] = useState<number>();
   const [touched, setTouched] = useState<{ itemId: string; tile?: string }>();
   const [helping, setHelping] = useState(false);
-  const { edit, changeFields, go, canUndo, canRedo } = useBoxEdit(boxId, box, change);
+  const { edit, changeFields, go, canUndo, canRedo } = useBoxEdit(jobId, boxId);
   const { text } = usePreferences();
   const { width, height } = useWindowDimensions();
   const choose = (next: Open) => {
     // Stating a change begins a plan: what was found stays as it is from here on.
     if ('station' in next && next.station === 'change' && box?.stage === 'found' && box.box.items.length > 0)
-      changeFields(planChange(box, new Date().toISOString()));
+      changeFields((now) => planChange(now, new Date().toISOString()));
     setOpen(next);
     setTouched(undefined);
   };
@@ -96,10 +96,8 @@ export function BoxScreen({ jobId, boxId, first }: BoxScreenProps) {
   const item = box.box.items.find((one) => one.id === touched?.itemId);
   const instrument = (
     <Instrument
-      box={box.box}
-      counted={counted}
-      edition={edition}
-      found={box.stage === 'planned' ? box.found : null}
+      box={box}
+      job={job}
       width={drawingWidth}
       height={drawingHeight}
       tile={touched?.tile}
@@ -119,7 +117,6 @@ export function BoxScreen({ jobId, boxId, first }: BoxScreenProps) {
     <ItemCard
       key={item.id}
       item={item}
-      box={box.box}
       why={line === undefined ? undefined : counted.lines[line]?.why}
       onChange={edit}
       onClose={() => setTouched(undefined)}
@@ -128,7 +125,7 @@ export function BoxScreen({ jobId, boxId, first }: BoxScreenProps) {
   const tape = <CountPanel box={box.box} counted={counted} open={line} onOpen={setLine} />;
   const work = (
     <View className="gap-3 p-4 pt-3">
-      <Conflict box={box} />
+      <Conflict box={box} edition={edition} />
       {card ??
         (wide && 'station' in open && open.station === 'count' ? null : (
           <Work

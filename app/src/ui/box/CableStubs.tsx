@@ -7,6 +7,7 @@ import { CABLE_ROLES } from '@dense-pack/core/box/words';
 import ArrowDown from 'lucide-react-native/icons/arrow-down';
 import ArrowUp from 'lucide-react-native/icons/arrow-up';
 import Plus from 'lucide-react-native/icons/plus';
+import { memo } from 'react';
 import { Pressable, View } from 'react-native';
 import { Words } from '../parts/Words';
 import { useColours } from '../theme/theme';
@@ -27,7 +28,7 @@ interface CableStubsProps {
 const STUB = 46;
 const GAP = 4;
 
-export function CableStubs({
+export const CableStubs = memo(function CableStubs({
   box,
   width,
   height,
@@ -101,4 +102,4 @@ export function CableStubs({
       </Pressable>
     </View>
   );
-}
+});

@@ -1,12 +1,22 @@
 /** When someone else changed the box in the meantime: both versions, and the person chooses. */
 import { printCountLine } from '@dense-pack/core/shorthand/print';
+import type { BoxDocument } from '@dense-pack/core/box/document';
+import type { Edition } from '@dense-pack/core/edition/edition';
+import { tally } from '@dense-pack/core/fill/tally';
+import { verdictWords } from '@dense-pack/core/fill/verdict';
 import { View } from 'react-native';
 import { outbox, type ShownBox } from '../client/queries';
 import { Notice } from '../parts/Notice';
 import { Button } from '../parts/Press';
 import { Words } from '../parts/Words';
+import { Vessel } from '../vessel/Vessel';
 
-export function Conflict({ box }: { readonly box: ShownBox }) {
+interface ConflictProps {
+  readonly box: ShownBox;
+  readonly edition: Edition;
+}
+
+export function Conflict({ box, edition }: ConflictProps) {
   const { waiting } = box;
   if (waiting?.refused !== undefined) {
     return (
@@ -19,14 +29,34 @@ export function Conflict({ box }: { readonly box: ShownBox }) {
   if (!waiting?.conflict) return null;
   return (
     <Notice title="This box was changed elsewhere too" tone="unknown" live>
-      <Words strong>Yours</Words>
-      <Words mono>{printCountLine(waiting.fields.box)}</Words>
-      <Words strong>Stored</Words>
-      <Words mono>{printCountLine(waiting.conflict.box)}</Words>
+      <Version title="Yours" box={waiting.fields.box} edition={edition} />
+      <Version title="Stored" box={waiting.conflict.box} edition={edition} />
       <View className="flex-row gap-2 pt-1">
         <Button label="Keep yours" kind="main" onPress={() => outbox.settle(box.id, 'mine')} />
         <Button label="Take stored" onPress={() => outbox.settle(box.id, 'theirs')} />
       </View>
     </Notice>
+  );
+}
+
+interface VersionProps {
+  readonly title: string;
+  readonly box: BoxDocument;
+  readonly edition: Edition;
+}
+
+/** One of the two versions: its vessel, its verdict and its line. */
+function Version({ title, box, edition }: VersionProps) {
+  const counted = tally(box, edition);
+  return (
+    <View className="flex-row items-center gap-2 border-t border-hair py-1" testID="version">
+      <Vessel box={box} counted={counted} width={72} height={64} small />
+      <View className="min-w-0 flex-1">
+        <Words strong>{`${title}: ${verdictWords(counted).split(': ')[0]}`}</Words>
+        <Words mono size="fine">
+          {printCountLine(box)}
+        </Words>
+      </View>
+    </View>
   );
 }

@@ -1,11 +1,11 @@
 /** The instrument: verdict, vessel, its scale and the cables at its edge. */
 import type { Amount } from '@dense-pack/core/fill/amount';
-import type { BoxDocument } from '@dense-pack/core/box/document';
-import type { Edition } from '@dense-pack/core/edition/edition';
-import { type Tally, tally } from '@dense-pack/core/fill/tally';
+import type { Job } from '@dense-pack/core/box/record';
+import { tally } from '@dense-pack/core/fill/tally';
 import { workRoom } from '@dense-pack/core/fold/work-room';
-import { useMemo } from 'react';
+import { useDeferredValue, useMemo } from 'react';
 import { View } from 'react-native';
+import { editionFor, type ShownBox, useLiveDocument } from '../client/queries';
 import { VerdictBand } from '../tape/Verdict';
 import { usePreferences } from '../theme/preferences';
 import { heightOf, Vessel, VESSEL_WALL } from '../vessel/Vessel';
@@ -13,11 +13,8 @@ import { VesselScale } from '../vessel/VesselScale';
 import { CableStubs } from './CableStubs';
 
 interface InstrumentProps {
-  readonly box: BoxDocument;
-  readonly counted: Tally;
-  readonly edition: Edition;
-  /** As it was found, where a change is planned. */
-  readonly found: BoxDocument | null;
+  readonly box: ShownBox;
+  readonly job: Pick<Job, 'edition'>;
   readonly width: number;
   readonly height: number;
   /** The touched tile. */
@@ -32,11 +29,13 @@ interface InstrumentProps {
 const STUBS = 66;
 const SCALE = 46;
 
+/**
+ * Follows every edit at once, by itself: the screen around it is drawn a moment later, so that the new
+ * verdict is never kept waiting by a list.
+ */
 export function Instrument({
-  box,
-  counted,
-  edition,
-  found,
+  box: shown,
+  job,
   width,
   height,
   tile,
@@ -46,28 +45,32 @@ export function Instrument({
   onAddCable,
 }: InstrumentProps) {
   const { hand, text } = usePreferences();
+  const box = useLiveDocument(shown);
+  const edition = editionFor(job, box);
+  const counted = useMemo(() => tally(box, edition), [box, edition]);
   const room = useMemo(() => workRoom(box, edition, counted), [box, edition, counted]);
+  const found = shown.stage === 'planned' ? shown.found : null;
   const foundFill = useMemo((): Amount | undefined => {
     if (!found) return undefined;
     const before = tally(found, edition);
     return before.unit === counted.unit && !counted.spaces ? before.fill : undefined;
-  }, [found, edition, counted]);
+  }, [found, edition, counted.unit, counted.spaces]);
   // Larger text takes its room from the drawing.
   const larger = 1 + ((text - 100) / 100) * 0.8;
   const stubs = Math.round(STUBS * larger);
   const scale = Math.round(SCALE * larger);
-  const vesselWidth = width - stubs - scale;
   // The thumb reaches the cables: they come in on the side of the hand.
   const stubsLeft = hand === 'left';
+  const calm = useDeferredValue(counted);
   return (
     <View className="gap-2" style={{ width, alignSelf: 'center' }}>
       <VerdictBand counted={counted} room={room} />
       <View className={stubsLeft ? 'flex-row-reverse' : 'flex-row'}>
         <VesselScale
-          counted={counted}
+          counted={calm}
           width={scale}
           height={height}
-          whole={heightOf(counted)}
+          whole={heightOf(calm)}
           floor={VESSEL_WALL}
           vessel={stubsLeft ? 'left' : 'right'}
           found={foundFill}
@@ -75,14 +78,14 @@ export function Instrument({
         <Vessel
           box={box}
           counted={counted}
-          width={vesselWidth}
+          width={width - stubs - scale}
           height={height}
           selected={tile}
           found={foundFill}
           onSelect={onTile}
         />
         <CableStubs
-          box={box}
+          box={shown.box}
           width={stubs}
           height={height}
           vessel={stubsLeft ? 'right' : 'left'}

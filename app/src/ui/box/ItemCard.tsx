@@ -1,6 +1,7 @@
 /** One thing in the box, opened: why it counts, how many, and everything about it that can be changed. */
-import type { BoxDocument, Item, ItemOf } from '@dense-pack/core/box/document';
-import { changeItem, duplicateItem, removeItem, setCount } from '@dense-pack/core/box/edit';
+import type { ChangeBox } from './use-box-edit';
+import type { Item, ItemOf } from '@dense-pack/core/box/document';
+import { addCount, changeItem, duplicateItem, removeItem } from '@dense-pack/core/box/edit';
 import { CABLE_MAKES, CABLE_ROLES, DEVICES, ENTRIES } from '@dense-pack/core/box/words';
 import { SIZES } from '@dense-pack/core/edition/edition';
 import { useState } from 'react';
@@ -16,16 +17,15 @@ import { itemName } from './ItemRow';
 
 interface ItemCardProps {
   readonly item: Item;
-  readonly box: BoxDocument;
   /** Why it counts, where a tile or line was touched. */
   readonly why?: string | undefined;
-  readonly onChange: (box: BoxDocument) => void;
+  readonly onChange: ChangeBox;
   readonly onClose: () => void;
 }
 
-export function ItemCard({ item, box, why, onChange, onClose }: ItemCardProps) {
+export function ItemCard({ item, why, onChange, onClose }: ItemCardProps) {
   const name = itemName(item);
-  const change = (fields: Record<string, unknown>) => onChange(changeItem(box, item.id, fields));
+  const change = (fields: Record<string, unknown>) => onChange((now) => changeItem(now, item.id, fields));
   return (
     <View
       className="gap-3 rounded-card border-2 border-action bg-sheet p-3"
@@ -46,13 +46,13 @@ export function ItemCard({ item, box, why, onChange, onClose }: ItemCardProps) {
             label={name}
             value={item.count}
             least={1}
-            onChange={(count) => onChange(setCount(box, item.id, count))}
+            onChange={(count) => onChange((now) => addCount(now, item.id, count - item.count))}
           />
           <Button
             label="Duplicate"
             icon={Copy}
             className="grow"
-            onPress={() => onChange(duplicateItem(box, item.id))}
+            onPress={() => onChange((now) => duplicateItem(now, item.id))}
           />
         </View>
       )}
@@ -67,7 +67,7 @@ export function ItemCard({ item, box, why, onChange, onClose }: ItemCardProps) {
         kind="danger"
         onPress={() => {
           onClose();
-          onChange(removeItem(box, item.id));
+          onChange((now) => removeItem(now, item.id));
         }}
       />
     </View>

@@ -1,6 +1,7 @@
 /** An item of the box with its count, to change or take out; its name opens it. */
-import type { BoxDocument, Item } from '@dense-pack/core/box/document';
-import { removeItem, setCount } from '@dense-pack/core/box/edit';
+import type { ChangeBox } from './use-box-edit';
+import type { Item } from '@dense-pack/core/box/document';
+import { addCount, removeItem } from '@dense-pack/core/box/edit';
 import { DEVICES } from '@dense-pack/core/box/words';
 import { printItem } from '@dense-pack/core/shorthand/print';
 import Trash from 'lucide-react-native/icons/trash';
@@ -10,8 +11,7 @@ import { Words } from '../parts/Words';
 
 interface ItemRowProps {
   readonly item: Item;
-  readonly box: BoxDocument;
-  readonly onChange: (box: BoxDocument) => void;
+  readonly onChange: ChangeBox;
   readonly onOpen: () => void;
 }
 
@@ -23,7 +23,7 @@ export function itemName(item: Item): string {
   return item.kind === 'barrier' ? printItem(item) : printItem({ ...item, count: 1 });
 }
 
-export function ItemRow({ item, box, onChange, onOpen }: ItemRowProps) {
+export function ItemRow({ item, onChange, onOpen }: ItemRowProps) {
   const name = itemName(item);
   return (
     <View className="min-h-thumb flex-row items-center gap-2 border-b border-hair py-1">
@@ -40,10 +40,14 @@ export function ItemRow({ item, box, onChange, onOpen }: ItemRowProps) {
           label={name}
           value={item.count}
           least={1}
-          onChange={(count) => onChange(setCount(box, item.id, count))}
+          onChange={(count) => onChange((now) => addCount(now, item.id, count - item.count))}
         />
       )}
-      <IconPress label={`Remove ${name}`} icon={Trash} onPress={() => onChange(removeItem(box, item.id))} />
+      <IconPress
+        label={`Remove ${name}`}
+        icon={Trash}
+        onPress={() => onChange((now) => removeItem(now, item.id))}
+      />
     </View>
   );
 }

@@ -1,5 +1,5 @@
 /** The history of a box: every stored state with its date, and the way back to any. */
-import type { BoxFields, BoxState } from '@dense-pack/core/box/record';
+import type { BoxState } from '@dense-pack/core/box/record';
 import { STAGES } from '@dense-pack/core/box/words';
 import type { Edition } from '@dense-pack/core/edition/edition';
 import { tally } from '@dense-pack/core/fill/tally';
@@ -11,20 +11,21 @@ import { dayWords } from '../parts/days';
 import { Fold } from '../parts/Fold';
 import { Button } from '../parts/Press';
 import { Words } from '../parts/Words';
+import type { ChangeFields } from './use-box-edit';
 
 const SHOWN = 12;
 
 interface StateListProps {
   readonly box: ShownBox;
   readonly edition: Edition;
-  readonly onRestore: (fields: Partial<BoxFields>) => void;
+  readonly onRestore: ChangeFields;
 }
 
 export function StateList({ box, edition, onRestore }: StateListProps) {
   const { states, away } = useStates(box.id);
   const [many, setMany] = useState(SHOWN);
   const restore = ({ box: document, found, stage }: BoxState) =>
-    onRestore({ box: document, found, stage, stageAt: new Date().toISOString() });
+    onRestore(() => ({ box: document, found, stage, stageAt: new Date().toISOString() }));
   return (
     <Fold title={`History${states ? ` (${states.length})` : ''}`}>
       {away && !states && (

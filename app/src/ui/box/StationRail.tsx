@@ -44,7 +44,7 @@ export function StationRail({ station, done, onChoose, upright = false }: Statio
             key={name}
             role="tab"
             aria-selected={on}
-            aria-label={`${label}${closed ? ', done' : ', open'}`}
+            aria-label={closed ? `${label}, done` : label}
             onPress={() => onChoose(name)}
             className={`min-h-thumb min-w-0 flex-row items-center justify-center gap-1 active:opacity-60 ${upright ? 'px-2' : 'grow basis-[5.4rem] border-b-4'} ${on ? 'border-action' : 'border-transparent'} ${on && upright ? 'bg-sunk' : ''}`}
           >

@@ -1,9 +1,8 @@
 /** The work of the station or adder that is open. */
-import type { BoxDocument } from '@dense-pack/core/box/document';
-import type { BoxFields, Job } from '@dense-pack/core/box/record';
+import type { Job } from '@dense-pack/core/box/record';
 import type { Edition } from '@dense-pack/core/edition/edition';
 import type { Tally } from '@dense-pack/core/fill/tally';
-import type { ReactNode } from 'react';
+import { memo, type ReactNode } from 'react';
 import type { ShownBox } from '../client/queries';
 import type { Open } from './BoxScreen';
 import { BoxPanel } from './panels/BoxPanel';
@@ -14,6 +13,7 @@ import { MorePanel } from './panels/MorePanel';
 import { ChangeStation } from './stations/ChangeStation';
 import { FoundStation } from './stations/FoundStation';
 import { SafeStation } from './stations/SafeStation';
+import type { ChangeBox, ChangeFields } from './use-box-edit';
 
 interface WorkProps {
   readonly open: Open;
@@ -23,16 +23,33 @@ interface WorkProps {
   readonly edition: Edition;
   readonly tape: ReactNode;
   readonly width: number;
-  readonly onBox: (box: BoxDocument) => void;
-  readonly onFields: (fields: Partial<BoxFields>) => void;
+  readonly onBox: ChangeBox;
+  readonly onFields: ChangeFields;
   readonly onItem: (id: string) => void;
 }
 
-export function Work({ open, box, job, counted, edition, tape, width, onBox, onFields, onItem }: WorkProps) {
+/** Drawn anew only when what it shows has changed: the verdict is on the screen before. */
+export const Work = memo(function Work({
+  open,
+  box,
+  job,
+  counted,
+  edition,
+  tape,
+  width,
+  onBox,
+  onFields,
+  onItem,
+}: WorkProps) {
   if ('station' in open) {
     switch (open.station) {
       case 'safe':
-        return <SafeStation seen={box.seen} onChange={(seen) => onFields({ seen })} />;
+        return (
+          <SafeStation
+            seen={box.seen}
+            onChange={(change) => onFields((now) => ({ seen: change(now.seen) }))}
+          />
+        );
       case 'found':
         return <FoundStation box={box} job={job} onChange={onFields} />;
       case 'change':
@@ -56,4 +73,4 @@ export function Work({ open, box, job, counted, edition, tape, width, onBox, onF
     case 'line':
       return <LinePanel box={box.box} job={job} onChange={onBox} />;
   }
-}
+});

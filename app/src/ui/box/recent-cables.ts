@@ -33,13 +33,13 @@ export function pieceOf(cable: Extract<NewItem, { kind: 'cable' }>): string {
 }
 
 /** What to offer, last used first, and the way to remember one. */
-export function useCableOffers(): { offers: readonly string[]; use: (piece: string) => void } {
+export function useCableOffers(): { offers: readonly string[]; remember: (piece: string) => void } {
   const [recent, setRecent] = useState(read);
-  const use = (piece: string) => {
+  const remember = (piece: string) => {
     const next = [piece, ...recent.filter((one) => one !== piece)].slice(0, KEPT);
     setRecent(next);
     localStorage.setItem(KEY, JSON.stringify(next));
   };
   const offers = [...recent, ...COMMONEST.filter((piece) => !recent.includes(piece))].slice(0, SHOWN);
-  return { offers, use };
+  return { offers, remember };
 }

@@ -1,37 +1,52 @@
-/** Every change of a box on the screen goes through here: kept for undo first, then saved at once. */
+/**
+ * Every change of a box on the screen goes through here: made of the box as it stands at that moment,
+ * kept for undo, then saved at once. Two quick touches never undo each other.
+ */
 import type { BoxDocument } from '@dense-pack/core/box/document';
 import type { BoxFields } from '@dense-pack/core/box/record';
+import { useCallback } from 'react';
 import { useHistory } from '../client/history';
-import type { ShownBox } from '../client/queries';
+import { boxNow, changeBox, type ShownBox } from '../client/queries';
+
+/** Gives the changed box for the box as it stands now. */
+export type ChangeBox = (change: (box: BoxDocument) => BoxDocument) => void;
+/** Gives the changed fields for the record as it stands now. */
+export type ChangeFields = (change: (box: ShownBox) => Partial<BoxFields>) => void;
 
 export interface BoxEdit {
-  readonly edit: (box: BoxDocument) => void;
-  readonly changeFields: (fields: Partial<BoxFields>) => void;
+  readonly edit: ChangeBox;
+  readonly changeFields: ChangeFields;
   readonly go: (way: 'back' | 'ahead') => void;
   readonly canUndo: boolean;
   readonly canRedo: boolean;
 }
 
-export function useBoxEdit(
-  boxId: string,
-  box: ShownBox | undefined,
-  change: (fields: Partial<BoxFields>) => void,
-): BoxEdit {
-  const history = useHistory(boxId);
-  const changeFields = (fields: Partial<BoxFields>) => {
-    if (!box) return;
-    // A name is corrected, not undone.
-    if (fields.box || fields.found !== undefined || fields.seen || fields.stage) history.keep(box);
-    change(fields);
-  };
+export function useBoxEdit(jobId: string, boxId: string): BoxEdit {
+  const { keep, go, canUndo, canRedo } = useHistory(boxId);
+  const changeFields = useCallback<ChangeFields>(
+    (change) => {
+      const now = boxNow(jobId, boxId);
+      if (!now) return;
+      const fields = change(now);
+      // A name is corrected, not undone.
+      if (fields.box || fields.found !== undefined || fields.seen || fields.stage) keep(now);
+      changeBox(now, fields);
+    },
+    [jobId, boxId, keep],
+  );
+  const edit = useCallback<ChangeBox>(
+    (change) => changeFields((now) => ({ box: change(now.box) })),
+    [changeFields],
+  );
   return {
-    edit: (document) => changeFields({ box: document }),
+    edit,
     changeFields,
     go: (way) => {
-      const there = box && history.go(box, way);
-      if (there) change(there);
+      const now = boxNow(jobId, boxId);
+      const there = now && go(now, way);
+      if (now && there) changeBox(now, there);
     },
-    canUndo: history.canUndo,
-    canRedo: history.canRedo,
+    canUndo,
+    canRedo,
   };
 }

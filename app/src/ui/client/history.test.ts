@@ -1,6 +1,7 @@
 /** Undo and redo: steps come back in order, survive a reload, and a new change ends what was ahead. */
-import { type BoxDocument, EMPTY_BOX } from '@dense-pack/core/box/document';
-import { readHistory, remember, step } from './history';
+import { EMPTY_BOX } from '@dense-pack/core/box/document';
+import { BoxFields } from '@dense-pack/core/box/record';
+import { readHistory, remember, type Snapshot, snapshotOf, step } from './history';
 
 function memoryStore() {
   const kept = new Map<string, string>();
@@ -9,26 +10,34 @@ function memoryStore() {
     setItem: (key: string, value: string) => void kept.set(key, value),
   };
 }
-const noted = (note: string): BoxDocument => ({ ...EMPTY_BOX, note });
+const NONE = { past: [], future: [] };
+const noted = (note: string): Snapshot =>
+  snapshotOf(BoxFields.parse({ name: 'B', box: { ...EMPTY_BOX, note } }));
 
-test('back and ahead give the boxes in order', () => {
+test('back and ahead give the boxes in order, with their stage', () => {
   const store = memoryStore();
-  remember(store, 'b', noted('1'));
-  remember(store, 'b', noted('2'));
-  expect(step(store, 'b', noted('3'), 'back')?.box.note).toBe('2');
-  expect(step(store, 'b', noted('2'), 'back')?.box.note).toBe('1');
-  expect(step(store, 'b', noted('1'), 'back')).toBeUndefined();
-  expect(step(store, 'b', noted('1'), 'ahead')?.box.note).toBe('2');
-  remember(store, 'b', noted('2'));
-  expect(step(store, 'b', noted('x'), 'ahead')).toBeUndefined();
+  const planned = { ...noted('1'), stage: 'planned' as const };
+  let history = remember(store, 'b', NONE, planned);
+  history = remember(store, 'b', history, noted('2'));
+  let done = step(store, 'b', history, noted('3'), 'back');
+  expect(done?.there.box.note).toBe('2');
+  done = step(store, 'b', done?.history ?? NONE, noted('2'), 'back');
+  expect(done?.there).toMatchObject({ stage: 'planned', box: { note: '1' } });
+  expect(step(store, 'b', done?.history ?? NONE, planned, 'back')).toBeUndefined();
+  const ahead = step(store, 'b', readHistory(store, 'b'), planned, 'ahead');
+  expect(ahead?.there.box.note).toBe('2');
+  const anew = remember(store, 'b', ahead?.history ?? NONE, noted('2'));
+  expect(step(store, 'b', anew, noted('x'), 'ahead')).toBeUndefined();
 });
 
 test('fifty steps are kept, and a spoilt store is an empty history', () => {
   const store = memoryStore();
-  for (let nth = 0; nth < 60; nth += 1) remember(store, 'b', noted(String(nth)));
+  let history = readHistory(store, 'b');
+  for (let nth = 0; nth < 60; nth += 1) history = remember(store, 'b', history, noted(String(nth)));
   expect(readHistory(store, 'b').past).toHaveLength(50);
+  expect(readHistory(store, 'b').past[0]?.box.note).toBe('10');
   store.setItem('dense-pack/history/b', '{');
-  expect(readHistory(store, 'b')).toEqual({ past: [], future: [] });
+  expect(readHistory(store, 'b')).toEqual(NONE);
 });
 
 test('a full store loses the way back, not the change', () => {
@@ -38,5 +47,5 @@ test('a full store loses the way back, not the change', () => {
       throw new Error('QuotaExceededError');
     },
   };
-  expect(remember(full, 'b', noted('1')).past).toHaveLength(1);
+  expect(remember(full, 'b', NONE, noted('1')).past).toHaveLength(1);
 });

@@ -3,7 +3,8 @@
  * Free of React but for the hook at the end.
  */
 import { BoxFields } from '@dense-pack/core/box/record';
-import { useCallback, useState } from 'react';
+import { startTransition, useCallback, useState } from 'react';
+import { afterPaint } from './after-paint';
 import { z } from 'zod';
 
 /** How many steps back are kept for a box. */
@@ -65,12 +66,27 @@ export function step(
   return { history: write(store, id, history), there };
 }
 
+/** Fifty boxes are long to write: that waits until the change itself is on the screen. */
+const later: Store = {
+  getItem: (key) => globalThis.localStorage.getItem(key),
+  setItem: (key, value) =>
+    void setTimeout(() => {
+      try {
+        globalThis.localStorage.setItem(key, value);
+      } catch {
+        // As in write: the change itself matters more.
+      }
+    }, 0),
+};
+
 /** Undo and redo for one box on the screen. */
 export function useHistory(id: string) {
   const [history, setHistory] = useState(() => readHistory(globalThis.localStorage, id));
   const keep = useCallback(
     (before: Snapshot) =>
-      setHistory((known) => remember(globalThis.localStorage, id, known, snapshotOf(before))),
+      afterPaint(() =>
+        startTransition(() => setHistory((known) => remember(later, id, known, snapshotOf(before)))),
+      ),
     [id],
   );
   const go = (now: Snapshot, way: 'back' | 'ahead'): Snapshot | undefined => {

@@ -1,5 +1,6 @@
 /** Jobs in the outbox: a job goes before its boxes, a stale name is sent again over the stored one. */
 import { EMPTY_BOX } from '@dense-pack/core/box/document';
+import { BoxFields } from '@dense-pack/core/box/record';
 import { Outbox } from './outbox';
 
 const AT = '2026-01-01T00:00:00.000Z';
@@ -34,12 +35,15 @@ function start(answers: { status: number; body?: unknown }[]) {
     setItem: (key: string, value: string) => void kept.set(key, value),
     removeItem: (key: string) => void kept.delete(key),
   };
-  return { outbox: new Outbox(store, { box: jest.fn(), job: jest.fn(), deleted: jest.fn() }), sent };
+  return {
+    outbox: new Outbox(store, { box: jest.fn(), job: jest.fn(), deleted: jest.fn(), settled: jest.fn() }),
+    sent,
+  };
 }
 const settled = () => new Promise((resolve) => setTimeout(resolve, 10));
 
 test('a job made without signal goes before the box made in it', async () => {
-  const box = { name: 'B', room: '', circuit: '', box: EMPTY_BOX };
+  const box = BoxFields.parse({ name: 'B', box: EMPTY_BOX });
   const stored = {
     ...box,
     id: 'box-0000001',
@@ -80,7 +84,7 @@ test('a deleted record that is gone already is as good as deleted', async () => 
 
 test('with a deleted job go the changes of its boxes that still wait', async () => {
   const { outbox, sent } = start([]);
-  outbox.saveBox('box-0000001', 'job-0000001', { name: 'B', room: '', circuit: '', box: EMPTY_BOX }, 1, AT);
+  outbox.saveBox('box-0000001', 'job-0000001', BoxFields.parse({ name: 'B', box: EMPTY_BOX }), 1, AT);
   await settled();
   outbox.remove('jobs', 'job-0000001');
   await settled();

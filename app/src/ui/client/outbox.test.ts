@@ -1,5 +1,6 @@
 /** The outbox against a server that is away, slow, stale or refusing. */
 import { EMPTY_BOX } from '@dense-pack/core/box/document';
+import { BoxFields } from '@dense-pack/core/box/record';
 import { Outbox } from './outbox';
 
 function memoryStore() {
@@ -16,7 +17,7 @@ function memoryStore() {
 }
 
 const AT = '2026-01-01T00:00:00.000Z';
-const fields = (name: string) => ({ name, room: '', circuit: '', box: EMPTY_BOX });
+const fields = (name: string) => BoxFields.parse({ name, box: EMPTY_BOX });
 const record = (name: string, version: number) => ({
   ...fields(name),
   id: 'box-0000001',
@@ -46,7 +47,7 @@ beforeEach(() => {
   }) as unknown as typeof fetch;
 });
 
-const arrivals = () => ({ box: jest.fn(), job: jest.fn(), deleted: jest.fn() });
+const arrivals = () => ({ box: jest.fn(), job: jest.fn(), deleted: jest.fn(), settled: jest.fn() });
 const settled = () => new Promise((resolve) => setTimeout(resolve, 5));
 
 test('a change is stored at once, stays while the server is away, and survives a restart', async () => {
@@ -127,6 +128,48 @@ test('a refused change is kept with the reason, and a corrected one is sent', as
   outbox.saveBox('box-0000001', 'job-0000001', fields('B'), 1, AT);
   await settled();
   expect(outbox.snapshot().entries).toEqual([]);
+});
+
+test('five hundred boxes at once are all kept in order and told as one list', async () => {
+  const outbox = new Outbox(memoryStore(), arrivals());
+  for (let nth = 0; nth < 500; nth += 1) {
+    outbox.saveBox(`box-${String(nth).padStart(7, '0')}`, 'job-0000001', fields(`Box ${nth}`), null, AT);
+  }
+  const { entries } = outbox.snapshot();
+  expect(entries).toHaveLength(500);
+  expect(entries.map((entry) => entry.order)).toEqual(entries.map((_, nth) => nth + 1));
+  await clearTimers(outbox);
+});
+
+test('a full store gives up the undo steps first, then says so and still holds the change', async () => {
+  const kept = memoryStore();
+  kept.setItem('dense-pack/history/a', 'x'.repeat(900));
+  let room = 1000;
+  const small = {
+    ...kept,
+    get length() {
+      return kept.length;
+    },
+    setItem: (key: string, value: string) => {
+      const others = Array.from({ length: kept.length }, (_, nth) => kept.key(nth) ?? '');
+      const taken = others
+        .filter((one) => one !== key)
+        .reduce((all, one) => all + (kept.getItem(one)?.length ?? 0), 0);
+      if (taken + value.length > room) throw new Error('QuotaExceededError');
+      kept.setItem(key, value);
+    },
+  };
+  const outbox = new Outbox(small, arrivals());
+  outbox.saveBox('box-0000001', 'job-0000001', fields('A'), 1, AT);
+  expect(kept.getItem('dense-pack/history/a')).toBeNull();
+  expect(outbox.snapshot()).toMatchObject({ full: false, entries: [{ id: 'box-0000001' }] });
+  room = 10;
+  outbox.saveBox('box-0000002', 'job-0000001', fields('B'), 1, AT);
+  expect(outbox.snapshot().full).toBe(true);
+  expect(outbox.entryOf('box-0000002')).toMatchObject({ fields: { name: 'B' } });
+  await settled();
+  expect(outbox.entryOf('box-0000002')).toMatchObject({ fields: { name: 'B' } });
+  await clearTimers(outbox);
 });
 
 /** Stops the retry timer of an outbox whose server stayed away. */

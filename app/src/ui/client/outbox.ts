@@ -109,6 +109,8 @@ export class Outbox {
     private readonly arrivals: Arrivals,
     /** Runs one tab at a time where the browser can tell tabs apart. */
     private readonly alone: (work: () => Promise<void>) => Promise<void> = (work) => work(),
+    /** Milliseconds a change lies before it is sent: the screen comes first, quick changes go together. */
+    private readonly lie = 0,
   ) {
     this.#state = { away: false, sending: false, full: false, entries: this.#read() };
   }
@@ -329,7 +331,9 @@ export class Outbox {
 
   #put(entry: Entry): void {
     this.#write(entry);
-    void this.flush();
+    if (this.lie === 0) return void this.flush();
+    clearTimeout(this.#timer);
+    this.#timer = setTimeout(() => void this.flush(), this.lie);
   }
 
   #write(entry: Entry): void {

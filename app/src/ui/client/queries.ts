@@ -10,10 +10,11 @@ import {
 } from '@dense-pack/core/box/record';
 import { tally } from '@dense-pack/core/fill/tally';
 import { QueryClient, useQuery } from '@tanstack/react-query';
-import { useCallback, useMemo, useSyncExternalStore } from 'react';
+import { startTransition, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import type { z } from 'zod';
+import { afterPaint } from './after-paint';
 import { BoxStates, JobList, JobWithBoxes, ProblemAnswer, request, ServerAway } from './api';
-import { type BoxEntry, type Entry, fieldsOf, Outbox } from './outbox';
+import { type BoxEntry, type Entry, fieldsOf, Outbox, type OutboxState } from './outbox';
 import { photos } from './photos';
 
 const jobsKey = ['jobs'] as const;
@@ -71,6 +72,7 @@ export const outbox = new Outbox(
     typeof navigator !== 'undefined' && navigator.locks
       ? navigator.locks.request('dense-pack-outbox', work)
       : work(),
+  150,
 );
 
 /** Starts sending: now, when the network comes back, and when the page is looked at again. */
@@ -97,8 +99,48 @@ export function startOutbox(): () => void {
   };
 }
 
-export function useOutbox() {
-  return useSyncExternalStore(outbox.subscribe, outbox.snapshot, outbox.snapshot);
+/**
+ * Follows a part of the outbox's state. Lists and signs follow a moment after the instrument: they are
+ * drawn in a transition, so that the verdict is painted first.
+ */
+function useCalm<V>(of: (state: OutboxState) => V): V {
+  const [value, setValue] = useState(() => of(outbox.snapshot()));
+  useEffect(() => {
+    let due = false;
+    const follow = () => {
+      if (due) return;
+      due = true;
+      afterPaint(() => {
+        due = false;
+        startTransition(() => setValue(() => of(outbox.snapshot())));
+      });
+    };
+    follow();
+    return outbox.subscribe(follow);
+  }, [of]);
+  return value;
+}
+
+const entriesOf = ({ entries }: OutboxState) => entries;
+const useEntries = () => useCalm(entriesOf);
+
+const whole = (state: OutboxState) => state;
+/** What waits, and whether the server is away. */
+export const useOutbox = () => useCalm(whole);
+
+/** The document of a box as it stands at this very moment, for what must be painted at once. */
+export function useLiveDocument(box: ShownBox): BoxFields['box'] {
+  const now = () => {
+    const entry = outbox.entryOf(box.id);
+    return entry?.what === 'box' ? entry.fields.box : storedDocument(box);
+  };
+  return useSyncExternalStore(outbox.subscribe, now, now);
+}
+
+/** What the server last said of it: its document, where the screen has not followed yet. */
+function storedDocument({ id, jobId, box }: ShownBox): BoxFields['box'] {
+  const stored = queryClient.getQueryData<JobWithBoxes>(jobKey(jobId));
+  return stored?.boxes.find((one) => one.id === id)?.box ?? box;
 }
 
 /** A job that has not been sent yet, as if it were stored. */
@@ -115,7 +157,7 @@ function jobFromEntry(entry: Extract<Entry, { what: 'job' }>): Job {
 
 /** All jobs, those that wait in the outbox first. */
 export function useJobs() {
-  const { entries } = useOutbox();
+  const entries = useEntries();
   const query = useQuery({ queryKey: jobsKey, queryFn: () => request(JobList, '/jobs') });
   const jobs = useMemo(() => {
     if (!query.data && !entries.some((entry) => entry.what === 'job')) return undefined;
@@ -182,7 +224,7 @@ function lay(stored: readonly BoxRecord[], entries: readonly Entry[], jobId: str
 
 /** A job with its boxes. */
 export function useJob(id: string) {
-  const { entries } = useOutbox();
+  const entries = useEntries();
   const query = useQuery({ queryKey: jobKey(id), queryFn: () => request(JobWithBoxes, `/jobs/${id}`) });
   const entry = entries.find((one) => one.what === 'job' && one.id === id);
   const job = useMemo(() => {
@@ -194,32 +236,35 @@ export function useJob(id: string) {
   return { ...query, job };
 }
 
-/** A job with its boxes, each with its verdict. */
-export type ShownJob = NonNullable<ReturnType<typeof useJob>['job']>;
-
 /** The edition a box is counted by: its own, or its job's. */
 export function editionFor(job: Pick<Job, 'edition'> | undefined, box: BoxFields['box']) {
   return editionOf(box.edition ?? job?.edition ?? DEFAULT_EDITION);
 }
 
-/** One box of a job, its count, and the way to change it. */
+/** One box of a job and its count. */
 export function useBox(jobId: string, boxId: string) {
   const query = useJob(jobId);
   const { job } = query;
   const box = job?.boxes.find((one) => one.id === boxId);
   const edition = job?.edition;
+  const document = box?.box;
   const counted = useMemo(
-    () => (box && edition ? tally(box.box, editionFor({ edition }, box.box)) : undefined),
-    [box, edition],
+    () => (document && edition ? tally(document, editionFor({ edition }, document)) : undefined),
+    [document, edition],
   );
-  const change = useCallback(
-    (fields: Partial<BoxFields>) => {
-      if (!box) return;
-      outbox.saveBox(boxId, jobId, { ...fieldsOf(box), ...fields }, box.version, new Date().toISOString());
-    },
-    [box, boxId, jobId],
-  );
-  return { ...query, box, counted, change };
+  return { ...query, box, counted };
+}
+
+/** A box as it stands at this moment, whatever has been drawn. */
+export function boxNow(jobId: string, boxId: string): ShownBox | undefined {
+  const stored = queryClient.getQueryData<JobWithBoxes>(jobKey(jobId))?.boxes ?? [];
+  return lay(stored, outbox.snapshot().entries, jobId).find((box) => box.id === boxId);
+}
+
+/** Saves a change of a box: at once here, on the server when it answers. */
+export function changeBox(box: ShownBox, fields: Partial<BoxFields>): void {
+  const { id, jobId, version } = box;
+  outbox.saveBox(id, jobId, { ...fieldsOf(box), ...fields }, version, new Date().toISOString());
 }
 
 /** Makes a job and gives its id at once; it is sent when the server answers. */

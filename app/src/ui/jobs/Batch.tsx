@@ -107,18 +107,16 @@ export function Batch({ jobId, edition, onDone }: BatchProps) {
 /** What the text comes to, read by a worker; a newer text ends the reading of the older. */
 function usePreview({ kind, text }: Text, edition: EditionId): Preview | undefined {
   const [preview, setPreview] = useState<Preview>();
+  const empty = text.trim() === '';
   useEffect(() => {
+    if (empty) return;
     const ending = new AbortController();
-    if (text.trim() === '') {
-      setPreview(undefined);
-      return;
-    }
     readBoxes({ kind, text, edition }, ending.signal)
       .then((answer) => !ending.signal.aborted && setPreview(answer))
       .catch(() => setPreview({ refused: 'The text could not be read here. Paste it in parts.' }));
     return () => ending.abort();
-  }, [kind, text, edition]);
-  return preview;
+  }, [kind, text, edition, empty]);
+  return empty ? undefined : preview;
 }
 
 function Rows({ rows }: { readonly rows: readonly PreviewRow[] }) {

@@ -1,6 +1,7 @@
 /** The tape and the verdict as they are rendered. Expected figures: handbook, worked examples 2, 4 and 5. */
 import { editionOf } from '@dense-pack/core/edition/index';
 import { tally } from '@dense-pack/core/fill/tally';
+import { workRoom } from '@dense-pack/core/fold/work-room';
 import { readCountLine } from '@dense-pack/core/shorthand/read';
 import { fireEvent, render, screen } from '@testing-library/react-native';
 import { OtherEditions } from './OtherEditions';
@@ -19,7 +20,8 @@ test.each([
   ['18 in3, 3x 12/2, duplex', 'Over by 2.25 in³', '20.25', 'of 18.00 in³'],
   ['measured 3 x 2 x 2, 12/2', 'No legal volume', '6.75', 'of — in³'],
 ])('the verdict of “%s” is said in words and figures', (line, words, fill, capacity) => {
-  render(<VerdictBand counted={counted(line).counted} />);
+  const one = counted(line);
+  render(<VerdictBand counted={one.counted} room={workRoom(one.box, editionOf('nec2023'), one.counted)} />);
   expect(screen.getByText(words)).toBeTruthy();
   expect(screen.getByTestId('fill')).toHaveTextContent(fill);
   expect(screen.getByTestId('capacity')).toHaveTextContent(capacity);

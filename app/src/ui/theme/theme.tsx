@@ -8,23 +8,29 @@ export type Colour = keyof typeof tokens.colour.light;
 /** Light, dark, or sun: black on white with heavy lines, for glare. */
 export type Theme = keyof typeof tokens.colour;
 
-const dark = () => globalThis.matchMedia?.('(prefers-color-scheme: dark)');
+const dark = globalThis.matchMedia?.('(prefers-color-scheme: dark)');
 
-function themeNow(): Theme {
+function read(): Theme {
   const { theme } = preferences();
   if (theme !== 'system') return theme;
-  return dark()?.matches ? 'dark' : 'light';
+  return dark?.matches ? 'dark' : 'light';
 }
 
-function subscribe(listener: () => void): () => void {
-  const off = onPreferences(listener);
-  const media = dark();
-  media?.addEventListener('change', listener);
-  return () => {
-    off();
-    media?.removeEventListener('change', listener);
-  };
+/** Every drawn part asks for it: it is worked out once a change, not once a part. */
+let inForce = read();
+const listeners = new Set<() => void>();
+function changed(): void {
+  inForce = read();
+  for (const listener of listeners) listener();
 }
+onPreferences(changed);
+dark?.addEventListener('change', changed);
+
+function subscribe(listener: () => void): () => void {
+  listeners.add(listener);
+  return () => listeners.delete(listener);
+}
+const themeNow = () => inForce;
 
 /** The theme in force. */
 export function useThemeName(): Theme {

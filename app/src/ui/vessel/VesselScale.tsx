@@ -2,7 +2,7 @@
 import { type Amount, showAmount, unitName } from '@dense-pack/core/fill/amount';
 import type { Tally } from '@dense-pack/core/fill/tally';
 import { graduations } from '@dense-pack/core/vessel/scale';
-import { useMemo } from 'react';
+import { memo, useMemo } from 'react';
 import { View } from 'react-native';
 import Svg, { Line, Path } from 'react-native-svg';
 import { usePreferences } from '../theme/preferences';
@@ -26,7 +26,15 @@ interface ScaleProps {
 /** Height of a line of figures, in px at the usual size of text. */
 const USUAL_LINE = 16;
 
-export function VesselScale({ counted, width, height, whole, floor, vessel, found }: ScaleProps) {
+export const VesselScale = memo(function VesselScale({
+  counted,
+  width,
+  height,
+  whole,
+  floor,
+  vessel,
+  found,
+}: ScaleProps) {
   const colours = useColours();
   const { text } = usePreferences();
   const line = (USUAL_LINE * text) / 100;
@@ -34,7 +42,7 @@ export function VesselScale({ counted, width, height, whole, floor, vessel, foun
   const at = (amount: number) => room - (amount / whole) * room;
   const marks = useMemo(
     () => graduations(whole as Amount, counted.unit, Math.max(2, Math.floor(room / (line * 2.75)))),
-    [whole, counted.unit, room],
+    [whole, counted.unit, room, line],
   );
   const near = vessel === 'right' ? width : 0;
   const inward = vessel === 'right' ? -1 : 1;
@@ -99,7 +107,7 @@ export function VesselScale({ counted, width, height, whole, floor, vessel, foun
       </View>
     </View>
   );
-}
+});
 
 interface FigureProps {
   readonly line: number;

@@ -60,18 +60,21 @@ export function lookOf(tile: Tile): Look {
   }
 }
 
-/** A pattern as a CSS background in one colour. */
-export function patternOf(look: Look, ink: string): string | undefined {
+/** A pattern as a CSS background image in one colour, with the size of its repeat where it has one. */
+export function patternOf(
+  pattern: Look['pattern'] | undefined,
+  ink: string,
+): { readonly image: string; readonly size?: string } | undefined {
   const line = `color-mix(in srgb, ${ink} 38%, transparent)`;
-  switch (look.pattern) {
+  switch (pattern) {
     case 'stripes':
-      return `repeating-linear-gradient(45deg, ${line} 0 4px, transparent 4px 12px)`;
+      return { image: `repeating-linear-gradient(45deg, ${line} 0 4px, transparent 4px 12px)` };
     case 'lines':
-      return `repeating-linear-gradient(0deg, ${line} 0 1px, transparent 1px 6px)`;
+      return { image: `repeating-linear-gradient(0deg, ${line} 0 1px, transparent 1px 6px)` };
     case 'dots':
-      return `radial-gradient(${line} 1.2px, transparent 1.6px) 0 0 / 9px 9px`;
+      return { image: `radial-gradient(${line} 1.2px, transparent 1.6px)`, size: '9px 9px' };
     case 'weave':
-      return `repeating-linear-gradient(90deg, ${line} 0 1px, transparent 1px 11px)`;
+      return { image: `repeating-linear-gradient(90deg, ${line} 0 1px, transparent 1px 11px)` };
     default:
       return undefined;
   }

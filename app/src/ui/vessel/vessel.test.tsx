@@ -54,7 +54,9 @@ test.each([
 
 test('a touched tile tells its item and its line; its name says what it is', () => {
   const { onSelect } = show('18 in3, 2x 12/2, duplex');
-  fireEvent.press(screen.getAllByLabelText(/^W 12: white conductor, 2.25 in³, of 2x 12\/2$/)[0] as never);
+  fireEvent.press(
+    screen.getAllByLabelText(/^W 12: white conductor, neutral, 2.25 in³, of 2x 12\/2$/)[0] as never,
+  );
   expect(onSelect).toHaveBeenCalledWith('i1:entering:1', 'i1', 0);
   fireEvent.press(screen.getAllByLabelText(/duplex/)[0] as never);
   expect(onSelect).toHaveBeenLastCalledWith('i2:i2:0', 'i2', 1);

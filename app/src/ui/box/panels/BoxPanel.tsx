@@ -1,4 +1,5 @@
 /** The box itself: its kind by picture, its volume, gangs, material and mounting. */
+import type { ChangeBox } from '../use-box-edit';
 import { changeShell } from '@dense-pack/core/box/edit';
 import { BoxDocument } from '@dense-pack/core/box/document';
 import { type Form, FORMS, MATERIALS, type Material, MOUNTS } from '@dense-pack/core/box/words';
@@ -53,12 +54,12 @@ const SHAPES: Readonly<Partial<Record<Form, readonly string[]>>> = {
 interface BoxPanelProps {
   readonly box: BoxDocument;
   readonly edition: Edition;
-  readonly onChange: (box: BoxDocument) => void;
+  readonly onChange: ChangeBox;
 }
 
 export function BoxPanel({ box, edition, onChange }: BoxPanelProps) {
   const { shell } = box;
-  const set = (change: Parameters<typeof changeShell>[1]) => onChange(changeShell(box, change));
+  const set = (change: Parameters<typeof changeShell>[1]) => onChange((now) => changeShell(now, change));
   const shapes = shell.form && SHAPES[shell.form];
   const listed = edition.boxes.value.filter(({ shape }) => !shapes || shapes.includes(shape));
   const usual =

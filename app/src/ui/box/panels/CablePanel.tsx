@@ -1,4 +1,5 @@
 /** Bringing in a cable: the last used and the commonest with one touch, any other made up from chips. */
+import type { ChangeBox } from '../use-box-edit';
 import type { BoxDocument } from '@dense-pack/core/box/document';
 import { addItem, type NewItem } from '@dense-pack/core/box/edit';
 import { CABLE_MAKES, CABLE_ROLES, ENTRIES } from '@dense-pack/core/box/words';
@@ -17,16 +18,16 @@ type Cable = Extract<NewItem, { kind: 'cable' }>;
 
 interface CablePanelProps {
   readonly box: BoxDocument;
-  readonly onChange: (box: BoxDocument) => void;
+  readonly onChange: ChangeBox;
   readonly onOpen: (id: string) => void;
 }
 
 export function CablePanel({ box, onChange, onOpen }: CablePanelProps) {
-  const { offers, use } = useCableOffers();
+  const { offers, remember } = useCableOffers();
   const [draft, setDraft] = useState<Cable>();
   const add = (piece: string) => {
-    use(piece);
-    onChange(addItem(box, itemFrom(piece)).box);
+    remember(piece);
+    onChange((now) => addItem(now, itemFrom(piece)).box);
   };
   return (
     <View className="gap-3">

@@ -1,4 +1,5 @@
 /** Adding a device: one touch each; where no conductor is in the box yet, the size on it is asked first. */
+import type { ChangeBox } from '../use-box-edit';
 import type { BoxDocument } from '@dense-pack/core/box/document';
 import { addItem, largestInsulatedIn, type NewItem } from '@dense-pack/core/box/edit';
 import { DEVICES } from '@dense-pack/core/box/words';
@@ -40,7 +41,7 @@ const SIZE_CHOICES: readonly Size[] = [14, 12, 10, 6];
 
 interface DevicePanelProps {
   readonly box: BoxDocument;
-  readonly onChange: (box: BoxDocument) => void;
+  readonly onChange: ChangeBox;
   readonly onOpen: (id: string) => void;
 }
 
@@ -49,7 +50,9 @@ export function DevicePanel({ box, onChange, onOpen }: DevicePanelProps) {
   const bare = largestInsulatedIn(box) === undefined;
   const size = bare ? chosen : undefined;
   const add = (name: string) =>
-    onChange(addItem(box, { ...itemFrom(name), ...(size === undefined ? {} : { size }) } as NewItem).box);
+    onChange(
+      (now) => addItem(now, { ...itemFrom(name), ...(size === undefined ? {} : { size }) } as NewItem).box,
+    );
   return (
     <View className="gap-3">
       <Words heading={2} strong>

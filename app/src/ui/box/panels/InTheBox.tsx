@@ -1,4 +1,5 @@
 /** What of some kinds is in the box, each with its count. */
+import type { ChangeBox } from '../use-box-edit';
 import type { BoxDocument, Item } from '@dense-pack/core/box/document';
 import { View } from 'react-native';
 import { Words } from '../../parts/Words';
@@ -7,7 +8,7 @@ import { ItemRow } from '../ItemRow';
 interface InTheBoxProps {
   readonly box: BoxDocument;
   readonly kinds: readonly Item['kind'][];
-  readonly onChange: (box: BoxDocument) => void;
+  readonly onChange: ChangeBox;
   readonly onOpen: (id: string) => void;
 }
 
@@ -20,7 +21,7 @@ export function InTheBox({ box, kinds, onChange, onOpen }: InTheBoxProps) {
         In the box
       </Words>
       {there.map((item) => (
-        <ItemRow key={item.id} item={item} box={box} onChange={onChange} onOpen={() => onOpen(item.id)} />
+        <ItemRow key={item.id} item={item} onChange={onChange} onOpen={() => onOpen(item.id)} />
       ))}
     </View>
   );

@@ -1,4 +1,5 @@
 /** The count line: the whole box in one typed line, read as it is typed. */
+import type { ChangeBox } from '../use-box-edit';
 import type { BoxDocument } from '@dense-pack/core/box/document';
 import type { Job } from '@dense-pack/core/box/record';
 import { printCountLine } from '@dense-pack/core/shorthand/print';
@@ -9,7 +10,7 @@ import { Words } from '../../parts/Words';
 interface LinePanelProps {
   readonly box: BoxDocument;
   readonly job: Job;
-  readonly onChange: (box: BoxDocument) => void;
+  readonly onChange: ChangeBox;
 }
 
 export function LinePanel({ box, job, onChange }: LinePanelProps) {
@@ -24,7 +25,7 @@ export function LinePanel({ box, job, onChange }: LinePanelProps) {
         start={line}
         edition={box.edition ?? job.edition}
         action="Use this line"
-        onRead={onChange}
+        onRead={(read) => onChange(() => read)}
       />
     </View>
   );

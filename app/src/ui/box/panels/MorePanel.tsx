@@ -1,4 +1,5 @@
 /** Hardware, single conductors, rings and extensions, and what is not counted. */
+import type { ChangeBox } from '../use-box-edit';
 import type { BoxDocument } from '@dense-pack/core/box/document';
 import { addItem, type NewItem } from '@dense-pack/core/box/edit';
 import type { Edition, Size } from '@dense-pack/core/edition/edition';
@@ -38,13 +39,13 @@ const HARDWARE: readonly Offer[] = [
 interface MorePanelProps {
   readonly box: BoxDocument;
   readonly edition: Edition;
-  readonly onChange: (box: BoxDocument) => void;
+  readonly onChange: ChangeBox;
   readonly onOpen: (id: string) => void;
 }
 
 export function MorePanel({ box, edition, onChange, onOpen }: MorePanelProps) {
   const hasBarrier = box.items.some((item) => item.kind === 'barrier');
-  const add = (item: NewItem) => onChange(addItem(box, item).box);
+  const add = (item: NewItem) => onChange((now) => addItem(now, item).box);
   return (
     <View className="gap-4">
       <Words heading={2} strong>
@@ -100,7 +101,7 @@ function FlapSchool({ box, onChange }: Pick<MorePanelProps, 'box' | 'onChange'>)
       ]}
       value={box.flaps}
       always
-      onChoose={(flaps) => flaps && onChange({ ...box, flaps })}
+      onChoose={(flaps) => flaps && onChange((now) => ({ ...now, flaps }))}
     />
   );
 }

@@ -4,23 +4,43 @@ import { editionOf } from '@dense-pack/core/edition/index';
 import { printCountLine } from '@dense-pack/core/shorthand/print';
 import { readCountLine } from '@dense-pack/core/shorthand/read';
 import { fireEvent, render, screen } from '@testing-library/react-native';
-import { useEffect, useState } from 'react';
-import { AddPanel, type AddKind } from './AddPanel';
+import { type ComponentType, useEffect, useState } from 'react';
+import { BoxPanel } from './BoxPanel';
+import { CablePanel } from './CablePanel';
+import { DevicePanel } from './DevicePanel';
+import { MorePanel } from './MorePanel';
 
 let now: BoxDocument;
+const opened = jest.fn();
+beforeEach(() => {
+  globalThis.localStorage?.clear();
+  opened.mockClear();
+});
 
-function Stage({ line, what, edition }: { line: string; what: AddKind; edition: 'nec2023' | 'cec2018' }) {
+const PANELS = {
+  box: BoxPanel,
+  cable: CablePanel,
+  device: DevicePanel,
+  more: MorePanel,
+} as unknown as Record<string, ComponentType<Record<string, unknown>>>;
+
+function Stage({ line, what, edition }: { line: string; what: string; edition: 'nec2023' | 'cec2018' }) {
   const read = readCountLine(line);
   if (!read.ok) throw new Error(read.error.expected);
   const [box, setBox] = useState(read.box);
   useEffect(() => {
     now = box;
   }, [box]);
-  return <AddPanel what={what} box={box} edition={editionOf(edition)} onChange={setBox} />;
+  const Panel = PANELS[what];
+  if (!Panel) throw new Error(what);
+  return <Panel box={box} edition={editionOf(edition)} onChange={setBox} onOpen={opened} />;
 }
-const stage = (line: string, what: AddKind, edition: 'nec2023' | 'cec2018' = 'nec2023') =>
+const stage = (line: string, what: string, edition: 'nec2023' | 'cec2018' = 'nec2023') =>
   render(<Stage line={line} what={what} edition={edition} />);
-const press = (name: string) => fireEvent.press(screen.getByLabelText(name));
+const press = (name: string | RegExp) => fireEvent.press(screen.getByLabelText(name));
+const nameOf = ({ props }: { props: Record<string, unknown> }) =>
+  String(props['accessibilityLabel'] ?? props['aria-label']);
+const touch = (text: string) => fireEvent.press(screen.getByText(text));
 
 test('one press adds a cable, the same again counts it up, the steppers and the bin take it out', () => {
   stage('18 in3', 'cable');
@@ -33,13 +53,40 @@ test('one press adds a cable, the same again counts it up, the steppers and the 
   press('One fewer: 12/2');
   press('Remove 14/3');
   expect(printCountLine(now)).toBe('18 in3, 2x 12/2');
+  press('Open 12/2');
+  expect(opened).toHaveBeenCalledWith('i1');
+});
+
+test('the last used cable comes first, the commonest after it', () => {
+  stage('18 in3', 'cable');
+  press('Add 10/3');
+  const names = screen.getAllByLabelText(/^Add \d/).map(nameOf);
+  expect(names.slice(0, 3)).toEqual(['Add 10/3', 'Add 12/2', 'Add 14/2']);
+  screen.unmount();
+  stage('18 in3', 'cable');
+  expect(screen.getAllByLabelText(/^Add \d/).map(nameOf)[0]).toBe('Add 10/3');
+});
+
+test('a held cable is made up from chips, without a keyboard', () => {
+  stage('18 in3', 'cable');
+  fireEvent(screen.getByLabelText('Add 14/2'), 'longPress');
+  touch('3');
+  touch('MC');
+  touch('travelers');
+  touch('top');
+  touch('Bring in 14/3 mc travelers top');
+  expect(printCountLine(now)).toBe('18 in3, 14/3 mc travelers top');
+  touch('Another: size, kind, role, where it enters');
+  touch('Without');
+  touch('Bring in 14/3 mc no-ground travelers top');
+  expect(printCountLine(now)).toBe('18 in3, 14/3 mc travelers top, 14/3 mc no-ground travelers top');
 });
 
 test('a device on nothing is asked for its conductor before it can be added', () => {
   stage('18 in3', 'device');
   expect(screen.getByText('No conductor is in the box yet')).toBeTruthy();
   expect(screen.queryByLabelText('Add duplex')).toBeNull();
-  fireEvent.press(screen.getByText('12 AWG'));
+  touch('12 AWG');
   press('Add duplex');
   expect(printCountLine(now)).toBe('18 in3, duplex @12');
 });
@@ -48,7 +95,8 @@ test('with a cable in the box a device is added at once and takes its size from 
   stage('18 in3, 14/2', 'device');
   expect(screen.queryByText('No conductor is in the box yet')).toBeNull();
   press('Add GFCI');
-  expect(printCountLine(now)).toBe('18 in3, 14/2, gfci');
+  press('Add three-way switch');
+  expect(printCountLine(now)).toBe('18 in3, 14/2, gfci, 3way');
 });
 
 test('push-in flaps ask for the school, and the choice is kept with the box', () => {
@@ -56,7 +104,7 @@ test('push-in flaps ask for the school, and the choice is kept with the box', ()
   expect(screen.queryByText('Push-in flaps count as clamps?')).toBeNull();
   press('Add Flaps, push-in, plastic box');
   expect(now.flaps).toBe('leave-out');
-  fireEvent.press(screen.getByText('Count them'));
+  touch('Count them');
   expect(now.flaps).toBe('count');
   expect(printCountLine(now)).toBe('18 in3, 14/2, flaps counted');
 });
@@ -65,12 +113,58 @@ test.each([
   ['Add Clamps, inside, gripping', 'clamps'],
   ['Add Hickey', 'hickey'],
   ['Add Fixture wires, domed canopy', 'fixture 2x18 domed'],
-  ['Add Ring, unmarked', 'ring unmarked'],
+  ['Unmarked extension', 'ext unmarked'],
   ['Add Pigtail, 12 AWG, not counted', 'pigtails 1x12'],
-  ['Add Through, 12 AWG', '1x 12 through'],
   ['Add Terminal block, 12 AWG', 'terminal 12'],
+  ['Add Ground alone, 12 AWG', 'ground 12'],
+  ['Add Barrier, plastic', 'barrier plastic'],
 ])('%s adds “%s”', (name, item) => {
   stage('18 in3, 12/2', 'more', 'cec2018');
-  press(name);
+  if (screen.queryByLabelText(name)) press(name);
+  else touch(name);
   expect(printCountLine(now)).toBe(`18 in3, 12/2, ${item}`);
+});
+
+test('a loop and a marked ring are made with steppers', () => {
+  stage('box 4sq-1.5, 12/2', 'more');
+  touch('Loop');
+  press('One more: inches of loop');
+  touch('Add 2 × 12 AWG loop');
+  touch('ring');
+  press('One fewer: whole cubic inches');
+  press('One more: tenths of a cubic inch');
+  touch('Add ring of 7.1 in³');
+  expect(printCountLine(now)).toBe('box 4sq-1.5, 12/2, 2x 12 loop 15 in, ring 7.1 in3');
+});
+
+test('a second barrier is not offered', () => {
+  stage('30 in3, 12/2', 'more');
+  press('Add Barrier, metal');
+  expect(screen.queryByLabelText('Add Barrier, plastic')).toBeNull();
+});
+
+test('a box is told by its picture, which narrows the volumes and standard boxes', () => {
+  stage('12/2', 'box');
+  press('2-gang: device box');
+  expect(now.shell).toEqual({ gangs: 2, form: 'device-box', material: 'plastic' });
+  press('32.0 in³');
+  expect(printCountLine(now)).toBe('32 in3 2-gang plastic device-box, 12/2');
+  press('Square: square box');
+  expect(screen.queryByText('3 × 2 × 2½ device')).toBeNull();
+  touch('4 × 1½ square');
+  expect(now.shell).toMatchObject({ box: '4sq-1.5', material: 'metal', form: 'square' });
+  expect(now.shell.volume).toBeUndefined();
+});
+
+test.each([
+  ['big', /“big” is not a volume\. Accepted: more than 0 and at most 500/],
+  ['10000', /at most 500 in³/],
+  ['0', /more than 0/],
+])('the volume “%s” is refused with what is accepted, and nothing is changed', (text, why) => {
+  stage('18 in3, 12/2', 'box');
+  const field = screen.getByLabelText('Another volume, in³ (or write ml)');
+  fireEvent.changeText(field, text);
+  fireEvent(field, 'submitEditing');
+  expect(screen.getByTestId('problem')).toHaveTextContent(why);
+  expect(now.shell.volume).toBe('18 in3');
 });

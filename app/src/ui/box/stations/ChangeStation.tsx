@@ -1,5 +1,4 @@
 /** The change: as found beside the plan, what is added, removed and swapped, and marking it done. */
-import type { BoxFields } from '@dense-pack/core/box/record';
 import { difference, type Change } from '@dense-pack/core/box/difference';
 import { alsoFound, dropPlan, markBuilt, planChange } from '@dense-pack/core/box/stages';
 import { STAGES } from '@dense-pack/core/box/words';
@@ -21,6 +20,7 @@ import { useColours } from '../../theme/theme';
 import { Vessel } from '../../vessel/Vessel';
 import { changeWords } from '../change-words';
 import { StateList } from '../StateList';
+import type { ChangeFields } from '../use-box-edit';
 import { dayWords } from '../../parts/days';
 
 interface ChangeStationProps {
@@ -28,7 +28,7 @@ interface ChangeStationProps {
   readonly counted: Tally;
   readonly edition: Edition;
   readonly width: number;
-  readonly onChange: (fields: Partial<BoxFields>) => void;
+  readonly onChange: ChangeFields;
 }
 
 export function ChangeStation({ box, counted, edition, width, onChange }: ChangeStationProps) {
@@ -50,7 +50,7 @@ export function ChangeStation({ box, counted, edition, width, onChange }: Change
             label="Plan a change"
             icon={Pencil}
             kind="main"
-            onPress={() => onChange(planChange(box, now()))}
+            onPress={() => onChange((box) => planChange(box, now()))}
           />
         </Notice>
       ) : (
@@ -66,7 +66,9 @@ export function ChangeStation({ box, counted, edition, width, onChange }: Change
           <Changes
             changes={changes}
             onFound={
-              stage === 'planned' ? (change) => onChange({ found: alsoFound(found, change) }) : undefined
+              stage === 'planned'
+                ? (change) => onChange(({ found: was }) => ({ found: was && alsoFound(was, change) }))
+                : undefined
             }
           />
           {stage === 'planned' ? (
@@ -76,9 +78,13 @@ export function ChangeStation({ box, counted, edition, width, onChange }: Change
                 icon={Check}
                 kind="main"
                 className="grow"
-                onPress={() => onChange(markBuilt(box, now()))}
+                onPress={() => onChange((box) => markBuilt(box, now()))}
               />
-              <Button label="Drop the plan" className="grow" onPress={() => onChange(dropPlan(box, now()))} />
+              <Button
+                label="Drop the plan"
+                className="grow"
+                onPress={() => onChange((box) => dropPlan(box, now()))}
+              />
             </View>
           ) : (
             <>
@@ -86,7 +92,7 @@ export function ChangeStation({ box, counted, edition, width, onChange }: Change
               <Button
                 label="Plan another change"
                 icon={Pencil}
-                onPress={() => onChange(planChange(box, now()))}
+                onPress={() => onChange((box) => planChange(box, now()))}
               />
             </>
           )}

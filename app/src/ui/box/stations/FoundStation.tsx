@@ -1,5 +1,5 @@
 /** Recording what one sees: stud, condition, notes, photos, and where the box is. */
-import type { BoxFields, Job, Seen } from '@dense-pack/core/box/record';
+import type { Job, Seen } from '@dense-pack/core/box/record';
 import { CONDITIONS, STUDS, type Condition } from '@dense-pack/core/box/words';
 import { editionOf } from '@dense-pack/core/edition/index';
 import Copy from 'lucide-react-native/icons/copy';
@@ -16,25 +16,24 @@ import { Removal } from '../../parts/Removal';
 import { Words } from '../../parts/Words';
 import { boxHref } from '../../jobs/hrefs';
 import { BoxPhotos } from '../BoxPhotos';
+import type { ChangeFields } from '../use-box-edit';
 
 interface FoundStationProps {
   readonly box: ShownBox;
   readonly job: Job;
-  readonly onChange: (fields: Partial<BoxFields>) => void;
+  readonly onChange: ChangeFields;
 }
 
 export function FoundStation({ box, job, onChange }: FoundStationProps) {
   const { seen } = box;
-  const see = (change: Partial<Seen>) => {
-    const fields = Object.entries({ ...seen, ...change }).filter(([, value]) => value !== undefined);
-    onChange({ seen: Object.fromEntries(fields) as Seen });
-  };
+  const see = (change: (seen: Seen) => Partial<Seen>) =>
+    onChange((now) => ({ seen: { ...now.seen, ...change(now.seen) } }));
   const toggle = (condition: Condition) =>
-    see({
-      conditions: seen.conditions.includes(condition)
-        ? seen.conditions.filter((one) => one !== condition)
-        : [...seen.conditions, condition],
-    });
+    see(({ conditions }) => ({
+      conditions: conditions.includes(condition)
+        ? conditions.filter((one) => one !== condition)
+        : [...conditions, condition],
+    }));
   return (
     <View className="gap-4">
       <Words heading={2} strong>
@@ -44,10 +43,11 @@ export function FoundStation({ box, job, onChange }: FoundStationProps) {
         title="Stud beside the box"
         options={plainOptions(STUDS)}
         value={seen.stud}
-        onChoose={(stud) => {
-          const { stud: _stud, ...rest } = seen;
-          onChange({ seen: stud === undefined ? rest : { ...rest, stud } });
-        }}
+        onChoose={(stud) =>
+          onChange(({ seen: { stud: _stud, ...rest } }) => ({
+            seen: stud === undefined ? rest : { ...rest, stud },
+          }))
+        }
       />
       <View className="gap-1" role="group" aria-label="Condition">
         <Words size="fine" strong>
@@ -68,9 +68,13 @@ export function FoundStation({ box, job, onChange }: FoundStationProps) {
         label="Notes for next time"
         most={4000}
         value={seen.note}
-        onValue={(note) => see({ note })}
+        onValue={(note) => see(() => ({ note }))}
       />
-      <BoxPhotos boxId={box.id} ids={seen.photos} onChange={(photos) => see({ photos })} />
+      <BoxPhotos
+        boxId={box.id}
+        ids={seen.photos}
+        onChange={(change) => see((now) => ({ photos: change(now.photos) }))}
+      />
       <Naming box={box} onChange={onChange} />
       <View className="gap-2">
         <Words strong>Counted by</Words>
@@ -79,15 +83,12 @@ export function FoundStation({ box, job, onChange }: FoundStationProps) {
             label="As the job"
             detail={editionOf(job.edition).name}
             on={box.box.edition === undefined}
-            onPress={() => {
-              const { edition: _edition, ...rest } = box.box;
-              onChange({ box: rest });
-            }}
+            onPress={() => onChange(({ box: { edition: _edition, ...rest } }) => ({ box: rest }))}
           />
         </View>
         <EditionChoice
           value={box.box.edition}
-          onChoose={(id) => onChange({ box: { ...box.box, edition: id } })}
+          onChoose={(id) => onChange((now) => ({ box: { ...now.box, edition: id } }))}
         />
       </View>
       <Button
@@ -165,7 +166,7 @@ function Naming({ box, onChange }: Pick<FoundStationProps, 'box' | 'onChange'>) 
                   ? `${label}: ${said.length} characters; at most ${most} are taken. Shorten it.`
                   : undefined;
             setProblems({ ...problems, [key]: problem });
-            if (problem === undefined && said !== box[key]) onChange({ [key]: said });
+            if (problem === undefined && said !== box[key]) onChange(() => ({ [key]: said }));
           }}
         />
       ))}

@@ -15,7 +15,7 @@ export const isSafe = ({ safe }: Seen) => STEPS.every((step) => safe.includes(st
 
 interface SafeStationProps {
   readonly seen: Seen;
-  readonly onChange: (seen: Seen) => void;
+  readonly onChange: (change: (seen: Seen) => Seen) => void;
 }
 
 export function SafeStation({ seen, onChange }: SafeStationProps) {
@@ -36,10 +36,10 @@ export function SafeStation({ seen, onChange }: SafeStationProps) {
               aria-checked={ticked}
               className="min-h-[56px] flex-row items-center gap-3 border-b border-hair px-3 active:opacity-70"
               onPress={() =>
-                onChange({
-                  ...seen,
-                  safe: STEPS.filter((one) => (one === step ? !ticked : seen.safe.includes(one))),
-                })
+                onChange((now) => ({
+                  ...now,
+                  safe: STEPS.filter((one) => (one === step ? !ticked : now.safe.includes(one))),
+                }))
               }
             >
               <Box size={26} color={ticked ? colours.legal : colours.ink} aria-hidden />

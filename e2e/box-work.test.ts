@@ -1,0 +1,192 @@
+/** The work at one box, by touch: make safe, record what is seen, plan, build, and go back in its history. */
+import { mkdirSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { type Hand, PHONE, World } from './world';
+
+const world = new World();
+beforeAll(async () => {
+  await world.startServer();
+  await world.startBrowser();
+});
+afterAll(() => world.stop());
+
+const DEN = '/job/demo-house-on-the-hill/box/demo-den-outlet';
+const stored = async (id: string) => (await fetch(`${world.address}/api/v1/boxes/${id}`)).json();
+const finish = async (hand: Hand) => {
+  expect(hand.complaints).toEqual([]);
+  await hand.page.browserContext().close();
+};
+
+test('a change is planned beside what was found, told as a difference, built, and restored from the history', async () => {
+  const hand = await world.page(PHONE);
+  await hand.open(DEN);
+  await hand.touch('Change');
+  await hand.saysSomewhere('No difference yet');
+  await hand.touch('Cable');
+  await hand.touch('Add 12/2');
+  await hand.touch('Device');
+  await hand.touch('Open duplex receptacle');
+  await hand.touch('GFCI');
+  await hand.touch('Close GFCI receptacle');
+  await hand.touch('Change');
+  expect(await hand.all('change')).toEqual(['+12/2Was there', '⇄duplex → gfci']);
+  expect(await hand.all('beside')).toEqual(['as foundLegallegal, 2.25 in³ leftplannedOverover by 2.25 in³']);
+  await hand.touch('Was there');
+  expect(await hand.all('change')).toEqual(['⇄duplex → gfci']);
+  await hand.touch('Undo');
+  expect((await hand.all('change')).length).toBe(2);
+  await hand.touch('Mark as built');
+  await hand.saysSomewhere('As found and as built');
+  await hand.saved();
+  expect(await stored('demo-den-outlet')).toMatchObject({
+    stage: 'built',
+    found: { items: [{ kind: 'cable' }, { kind: 'cable' }, { device: 'duplex' }] },
+  });
+  const states = (await (await fetch(`${world.address}/api/v1/boxes/demo-den-outlet/states`)).json()).states;
+  const first = states.at(-1);
+  await hand.page.reload({ waitUntil: 'networkidle0' });
+  await hand.touch('Change, done');
+  await hand.touch(`History (${states.length})`);
+  await hand.sees('state', 'as built');
+  const restore = await hand.page.$(`::-p-aria([name*="version ${first.version}"])`);
+  expect(restore ?? (await hand.page.$$('[aria-label$="version 1"]'))[0]).toBeTruthy();
+  const [button] = await hand.page.$$('[aria-label$="version 1"]');
+  await button?.tap();
+  await hand.sees('fill', '15.75');
+  await hand.saved();
+  expect(await stored('demo-den-outlet')).toMatchObject({ stage: 'found', found: null });
+  await finish(hand);
+});
+
+test('what is seen is recorded by touch, and making safe is ticked step by step', async () => {
+  const hand = await world.page(PHONE);
+  await hand.open('/job/demo-house-on-the-hill/box/demo-cellar-old');
+  await hand.touch('Safe');
+  for (const step of ['The breaker is found', 'It is off, and locked or tagged']) await hand.touch(step);
+  await hand.touch('Found');
+  await hand.touch('both');
+  await hand.touch('scorched');
+  await hand.type('Notes for next time', 'Ask for daylight.');
+  await hand.touch('debris inside');
+  await hand.saved();
+  expect((await stored('demo-cellar-old')).seen).toEqual({
+    stud: 'both',
+    conditions: ['brittle', 'damp', 'unlabelled', 'scorched', 'debris'],
+    note: 'Ask for daylight.',
+    safe: ['found', 'off'],
+    photos: [],
+  });
+  await hand.touch('Undo');
+  await hand.saved();
+  expect((await stored('demo-cellar-old')).seen.conditions).not.toContain('debris');
+  await finish(hand);
+});
+
+test('a box is duplicated with its plan, under a name of its own', async () => {
+  const hand = await world.page(PHONE);
+  await hand.open('/job/demo-house-on-the-hill/box/demo-pendant-pan');
+  await hand.touch('Found, done');
+  await hand.touch('Duplicate this box');
+  await hand.saysSomewhere('Pendant over the table, copy');
+  await hand.sees('verdict', 'Over by 4.00 in³');
+  await hand.saved();
+  const job = await (await fetch(`${world.address}/api/v1/jobs/demo-house-on-the-hill`)).json();
+  expect(job.boxes.at(-1)).toMatchObject({ name: 'Pendant over the table, copy', stage: 'planned' });
+  await finish(hand);
+});
+
+test('cables stand at the edge of the drawing: touch one to change it, the last to bring in another', async () => {
+  const hand = await world.page(PHONE);
+  await hand.open('/job/demo-house-on-the-hill/box/demo-porch-ceiling');
+  await hand.touch('Cable 14/3, switch leg, enters top');
+  await hand.touch('travelers');
+  await hand.touch('Close 14/3 travelers top');
+  await hand.touch('Bring in a cable');
+  await hand.touch('Add 14/2');
+  await hand.sees('fill', '16.00');
+  await hand.sees('verdict', 'Over by 0.50 in³');
+  await finish(hand);
+});
+
+describe('photos', () => {
+  const files = join(world.folder, 'files');
+  beforeAll(() => mkdirSync(files, { recursive: true }));
+  const choose = async (hand: Hand, name: string, bytes: Buffer) => {
+    const path = join(files, name);
+    writeFileSync(path, bytes);
+    const input = await hand.page.waitForSelector('input[type=file]');
+    await (input as never as { uploadFile(path: string): Promise<void> }).uploadFile(path);
+  };
+  /** A picture as a phone makes one: the browser draws it, so that no file has to be kept in the project. */
+  const picture = async (hand: Hand) =>
+    Buffer.from(
+      await hand.page.evaluate(() => {
+        const canvas = document.createElement('canvas');
+        canvas.width = 2400;
+        canvas.height = 1800;
+        const pen = canvas.getContext('2d');
+        pen?.fillRect(300, 300, 900, 900);
+        return canvas.toDataURL('image/png').split(',')[1] ?? '';
+      }),
+      'base64',
+    );
+
+  test('a photo is made smaller, kept while the server is away, and sent when it is back', async () => {
+    const hand = await world.page(PHONE);
+    await hand.open('/job/demo-house-on-the-hill/box/demo-living-split');
+    await hand.touch('Found');
+    const bytes = await picture(hand);
+    await world.stopServer();
+    await choose(hand, 'box.png', bytes);
+    await hand.page.waitForSelector('[data-testid="photo"]');
+    await world.startServer();
+    await hand.saved();
+    const { seen } = await stored('demo-living-split');
+    expect(seen.photos).toHaveLength(1);
+    const address = `${world.address}/api/v1/photos/${seen.photos[0]}`;
+    let answer = await fetch(address);
+    for (let tries = 0; answer.status === 404 && tries < 40; tries += 1) {
+      await new Promise((resolve) => setTimeout(resolve, 250));
+      answer = await fetch(address);
+    }
+    expect(answer.headers.get('content-type')).toBe('image/jpeg');
+    const size = await hand.page.evaluate(async (at) => {
+      const { width, height } = await createImageBitmap(await (await fetch(at)).blob());
+      return [width, height];
+    }, address);
+    expect(size).toEqual([1600, 1200]);
+    await finish(hand);
+  });
+
+  test('a file that is no picture, and one of more than 10 MB, are refused with the reason', async () => {
+    const hand = await world.page(PHONE);
+    await hand.open('/job/demo-house-on-the-hill/box/demo-bedroom-loop');
+    await hand.touch('Found');
+    await choose(hand, 'list.png', Buffer.from('name,line'));
+    await hand.sees('problem', '“list.png” is no picture this browser can read');
+    await choose(hand, 'huge.jpg', Buffer.alloc(10_000_001));
+    await hand.sees('problem', '“huge.jpg” has 10.0 MB; photos of at most 10 MB are taken');
+    expect(await hand.page.$('[data-testid="photo"]')).toBeNull();
+    await finish(hand);
+  });
+});
+
+test('a label of 10,000 characters is refused where it was typed; one with markup is only text', async () => {
+  const hand = await world.page(PHONE);
+  await hand.open('/job/demo-house-on-the-hill/box/demo-entry-smart');
+  await hand.touch('Cable 14/2, switch leg, porch, enters top');
+  const field = await hand.find('Label, as on its tag');
+  await field.evaluate((one, text) => {
+    const input = one as HTMLInputElement;
+    Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set?.call(input, text);
+    input.dispatchEvent(new Event('input', { bubbles: true }));
+  }, 'x'.repeat(10_000));
+  await field.focus();
+  await hand.page.keyboard.press('Enter');
+  await hand.sees('problem', 'The label has 10000 characters; one line of at most 80 is taken');
+  await hand.type('Label, as on its tag', '<img src=x onerror=document.title=1>');
+  await hand.page.keyboard.press('Enter');
+  await hand.find('Cable 14/2, switch leg, <img src=x onerror=document.title=1>, enters top');
+  expect(await hand.page.title()).not.toBe('1');
+  await finish(hand);
+});

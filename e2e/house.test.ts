@@ -1,0 +1,137 @@
+/** A job as a house of boxes: found, sorted, charted, and many brought in at once. Invented boxes. */
+import { mkdirSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { type Hand, PHONE, World } from './world';
+
+const world = new World();
+beforeAll(async () => {
+  await world.startServer();
+  await world.startBrowser();
+});
+afterAll(() => world.stop());
+
+const JOB = '/job/demo-house-on-the-hill';
+const FIELD = 'One box a line, a name before a colon where you want one';
+const paste = async (hand: Hand, text: string) => {
+  const field = await hand.find(FIELD);
+  await field.evaluate((one, value) => {
+    const input = one as HTMLTextAreaElement;
+    Object.getOwnPropertyDescriptor(HTMLTextAreaElement.prototype, 'value')?.set?.call(input, value);
+    input.dispatchEvent(new Event('input', { bubbles: true }));
+  }, text);
+};
+const finish = async (hand: Hand) => {
+  expect(hand.complaints).toEqual([]);
+  await hand.page.browserContext().close();
+};
+const boxesOf = async (job: string) =>
+  (await (await fetch(`${world.address}/api/v1/jobs/${job}`)).json()).boxes as { name: string }[];
+async function emptyJob(): Promise<string> {
+  const answer = await fetch(`${world.address}/api/v1/jobs`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ name: 'Empty house' }),
+  });
+  return (await answer.json()).id as string;
+}
+
+test('boxes are filtered, sorted and searched; nothing found offers the way back', async () => {
+  const hand = await world.page(PHONE);
+  await hand.open(JOB);
+  expect(await hand.all('box-card')).toHaveLength(10);
+  await hand.touch('Over 3');
+  expect((await hand.all('box-card')).map((text) => text.split('Kitchen')[0])).toEqual([
+    'Counter left of sink',
+    expect.stringMatching('Hall, two switches'),
+    'Pendant over the table',
+  ]);
+  await hand.touch('Order, room and circuit');
+  await hand.touch('Fullest first');
+  expect((await hand.all('box-card'))[0]).toMatch('Pendant over the table');
+  await hand.touch('Hall');
+  expect(await hand.all('box-card')).toHaveLength(1);
+  await hand.type('Search boxes', 'attic');
+  await hand.touch('Show all boxes');
+  expect(await hand.all('box-card')).toHaveLength(10);
+  await hand.type('Search boxes', 'cloth');
+  expect(await hand.all('box-card')).toEqual([expect.stringMatching('Old box by the stair')]);
+  await finish(hand);
+});
+
+test('the chart tells every box’s share of its legal volume', async () => {
+  const hand = await world.page(PHONE);
+  await hand.open(JOB);
+  await hand.touch('How full is the house?');
+  await hand.sees('house-chart', '167 %');
+  const said = await hand.page.$eval('[data-testid="house-chart"]', (one) => one.getAttribute('aria-label'));
+  expect(said).toMatch(/^Pendant over the table: 167 % full; Counter left of sink: 113 % full/);
+  await hand.saysSomewhere('1 without a legal volume left out');
+  await finish(hand);
+});
+
+test('pasted lines show their verdicts first; bad ones are named and not saved', async () => {
+  const id = await emptyJob();
+  const hand = await world.page(PHONE);
+  await hand.open(`/job/${id}`);
+  await hand.touch('Many');
+  await paste(hand, 'Den: 18 in3, 2x 12/2, duplex\n18 in3, 3x 12/2, duplx\nPan: 6 in3, 2x 14/2');
+  await hand.sees('preview-row', 'Did you mean “duplex”?');
+  expect(await hand.all('preview-row')).toEqual([
+    expect.stringMatching(/Legal.*Den/),
+    expect.stringMatching(/duplx/),
+    expect.stringMatching(/Over.*Pan/),
+  ]);
+  await hand.saysSomewhere('1 of 3 rows cannot be read and are not saved');
+  await hand.touch('Save 2 boxes');
+  await hand.saved();
+  expect((await boxesOf(id)).map(({ name }) => name)).toEqual(['Den', 'Pan']);
+  await finish(hand);
+});
+
+test('a CSV is previewed; one of another kind and a picture called .csv are refused in words', async () => {
+  const id = await emptyJob();
+  const hand = await world.page(PHONE);
+  await hand.open(`/job/${id}`);
+  await hand.touch('Many');
+  const files = join(world.folder, 'files');
+  mkdirSync(files, { recursive: true });
+  const choose = async (name: string, text: string) => {
+    writeFileSync(join(files, name), text);
+    const input = await hand.page.waitForSelector('input[type=file]');
+    await (input as never as { uploadFile(path: string): Promise<void> }).uploadFile(join(files, name));
+  };
+  await choose('money.csv', 'date,amount\n1,2\n');
+  await hand.sees('problem', 'expected a header row with a “line” column, found “date, amount”');
+  await choose('picture.csv', 'PNG\u0000\u0000');
+  await hand.sees('problem', '“picture.csv” is no text file');
+  await choose('large.csv', 'x'.repeat(2_000_001));
+  await hand.sees('problem', 'at most 2 MB are taken here');
+  await choose('boxes.csv', 'name,room,line\r\nSink,Kitchen,"18 in3, 3x 12/2, gfci"\r\n');
+  await hand.sees('preview-row', 'over by 2.25 in³');
+  await hand.touch('Save 1 box');
+  await hand.saved();
+  expect(await boxesOf(id)).toMatchObject([{ name: 'Sink', room: 'Kitchen' }]);
+  await finish(hand);
+});
+
+test('five hundred boxes at once are all kept and sent; a novel is refused', async () => {
+  const id = await emptyJob();
+  const hand = await world.page(PHONE);
+  await hand.open(`/job/${id}`);
+  await hand.touch('Many');
+  await paste(hand, 'It was a dark and stormy night in the attic. '.repeat(10_000));
+  await hand.sees('problem', 'at most 400000 are taken at once');
+  await paste(
+    hand,
+    Array.from({ length: 500 }, (_, nth) => `Box no ${nth + 1}: 18 in3, 2x 12/2, duplex`).join('\n'),
+  );
+  await hand.touch('Save 500 boxes');
+  await hand.page.waitForFunction(
+    () => !Object.keys(localStorage).some((key) => key.startsWith('dense-pack/outbox/')),
+    { timeout: 60_000 },
+  );
+  expect(await boxesOf(id)).toHaveLength(500);
+  await hand.touch('Show 60 more of 500');
+  expect(await hand.all('box-card')).toHaveLength(120);
+  await finish(hand);
+}, 120_000);

@@ -1,0 +1,137 @@
+/**
+ * How it looks: no accessibility violation on any screen in any theme (axe-core), nothing cut off at
+ * 200 % text, the left hand, and the pictures the docs keep.
+ */
+import { mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { violations } from './axe';
+import { type Hand, PHONE, WIDE, World } from './world';
+
+const PICTURES = join(__dirname, '../docs/screenshots');
+const JOB = '/job/demo-house-on-the-hill';
+const box = (id: string, open = '') => `${JOB}/box/demo-${id}${open === '' ? '' : `?open=${open}`}`;
+
+const VIEWS = {
+  jobs: '/',
+  job: JOB,
+  settings: '/settings',
+  'box-over': box('kitchen-counter'),
+  'box-legal': box('workshop-square'),
+  'box-smart': box('entry-smart'),
+  'box-unknown': box('cellar-old'),
+  safe: box('den-outlet', 'safe'),
+  found: box('kitchen-counter', 'found'),
+  change: box('kitchen-counter', 'change'),
+  'box-kinds': box('hall-switches', 'box'),
+  cable: box('kitchen-counter', 'cable'),
+  device: box('kitchen-counter', 'device'),
+  more: box('workshop-square', 'more'),
+  type: box('den-outlet', 'line'),
+  nowhere: '/nothing/here',
+} as const;
+type View = keyof typeof VIEWS;
+
+/** Which pictures the docs keep, in light. */
+const KEPT: Readonly<Record<'phone' | 'wide', readonly View[]>> = {
+  phone: ['jobs', 'job', 'box-over', 'box-legal', 'box-smart', 'found', 'change', 'box-kinds', 'cable'],
+  wide: ['box-over', 'change'],
+};
+
+const world = new World();
+beforeAll(async () => {
+  await world.startServer();
+  await world.startBrowser();
+});
+afterAll(() => world.stop());
+
+const prefer = (hand: Hand, preferences: object) =>
+  hand.page.evaluateOnNewDocument(
+    (text) => localStorage.setItem('dense-pack/preferences', text),
+    JSON.stringify(preferences),
+  );
+async function picture(hand: Hand, name: string) {
+  if (!process.env['SCREENSHOTS']) return;
+  mkdirSync(PICTURES, { recursive: true });
+  await hand.page.screenshot({ path: join(PICTURES, `${name}.png`) as `${string}.png` });
+}
+
+describe.each([
+  ['phone', PHONE],
+  ['wide', WIDE],
+] as const)('on a %s screen', (size, viewport) => {
+  describe.each(['light', 'dark', 'sun'])('in the %s theme', (theme) => {
+    test('no screen has an accessibility violation', async () => {
+      const hand = await world.page(viewport);
+      await prefer(hand, { theme });
+      for (const view of Object.keys(VIEWS) as View[]) {
+        await hand.open(VIEWS[view]);
+        expect([view, await violations(hand.page)]).toEqual([view, []]);
+        if (theme === 'light' && KEPT[size].includes(view)) await picture(hand, `${view}-${size}`);
+        if (theme === 'sun' && size === 'phone' && view === 'box-over') await picture(hand, 'sun-phone');
+        if (theme === 'dark' && size === 'phone' && view === 'box-smart') await picture(hand, 'dark-phone');
+      }
+      expect(hand.complaints).toEqual([]);
+      await hand.page.browserContext().close();
+    }, 180_000);
+  });
+});
+
+test('the chart of the house has no violation either', async () => {
+  const hand = await world.page(PHONE);
+  await prefer(hand, { theme: 'light' });
+  await hand.open(JOB);
+  await hand.touch('How full is the house?');
+  await hand.sees('house-chart', '167 %');
+  await (await hand.find('How full each box is')).scrollIntoView();
+  expect(await violations(hand.page)).toEqual([]);
+  await picture(hand, 'house-phone');
+});
+
+describe('at 200 % text, in either hand', () => {
+  test.each(['right', 'left'])(
+    '%s: nothing runs off the side and everything can be touched',
+    async (handed) => {
+      const hand = await world.page(PHONE);
+      await prefer(hand, { theme: 'light', text: 200, hand: handed });
+      for (const view of ['jobs', 'job', 'settings', 'box-over', 'cable', 'change', 'found'] as const) {
+        await hand.open(VIEWS[view]);
+        const wide = await hand.page.evaluate(() =>
+          [...document.querySelectorAll('#root *')]
+            .filter((one) => {
+              const { left, right, width } = one.getBoundingClientRect();
+              return width > 0 && (right > window.innerWidth + 1 || left < -1);
+            })
+            .map((one) => one.textContent?.slice(0, 40) ?? ''),
+        );
+        expect([view, wide]).toEqual([view, []]);
+      }
+      await hand.open(VIEWS['box-over']);
+      await hand.touch('Cable');
+      await hand.touch('Add 14/2');
+      await hand.sees('verdict', 'Over by');
+      const [cable, box] = await Promise.all(
+        ['Cable', 'Box'].map(async (name) => (await (await hand.find(name)).boundingBox())?.x ?? 0),
+      );
+      expect((cable ?? 0) > (box ?? 0)).toBe(handed === 'right');
+      await hand.page.browserContext().close();
+    },
+  );
+});
+
+test('metric stands beside inches where it is wished for', async () => {
+  const hand = await world.page(PHONE);
+  await hand.open('/settings');
+  await hand.touch('in³ and mL metric beside');
+  await hand.open(VIEWS['box-over']);
+  // 20.25 in³ × 16.387064 (exact) = 331.838… mL.
+  await hand.saysSomewhere('331.8 mL');
+});
+
+test('the theme is changed by touch and stays', async () => {
+  const hand = await world.page(PHONE);
+  await hand.open('/');
+  await hand.touch('Settings');
+  await hand.touch('Sun black on white');
+  await hand.page.reload({ waitUntil: 'networkidle0' });
+  expect(await hand.page.evaluate(() => document.documentElement.classList.contains('sun'))).toBe(true);
+});
