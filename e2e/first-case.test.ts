@@ -47,7 +47,7 @@ describe.each([
     await hand.sees('verdict', 'Over by 2.25 in³');
     await hand.sees('fill', '20.25');
     await hand.touch('Count');
-    expect(await hand.all('tape-line')).toEqual([
+    await hand.shows('tape-line', [
       '6 conductors entering, 12 AWG314.16(B)(1)6 × 2.2513.50',
       'Duplex receptacle314.16(B)(4)2 × 2.254.50',
       '3 equipment grounds314.16(B)(5)1 × 2.252.25',

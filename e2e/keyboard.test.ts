@@ -27,6 +27,8 @@ async function tabTo(hand: Hand, name: string) {
   }
   throw new Error(`Tab never came to “${name}”`);
 }
+/** The words of the card of the pasted box. */
+const expectCard = 'Attic light Legallegal, 7.50 in³ left';
 const press = async (hand: Hand, name: string) => {
   await tabTo(hand, name);
   await hand.page.keyboard.press('Enter');
@@ -87,5 +89,22 @@ test('a tile is chosen by keyboard, says why it counts, and its item is removed'
   await press(hand, 'hickey: hickey, 2.00 in³, of hickey');
   await press(hand, 'Remove hickey');
   await hand.sees('fill', '10.00');
+  expect(hand.complaints).toEqual([]);
+});
+
+test('a house by keyboard: many boxes pasted, the list filtered, a box opened', async () => {
+  const hand = await world.page(WIDE);
+  await hand.open('/job/demo-house-on-the-hill');
+  await press(hand, 'Many');
+  await tabTo(hand, 'One box a line, a name before a colon where you want one');
+  await hand.page.keyboard.type('Attic light: box oct-1.5, 14/2, stud');
+  await hand.sees('preview-row', 'Attic light');
+  await press(hand, 'Save 1 box');
+  await tabTo(hand, 'Search boxes');
+  await hand.page.keyboard.type('attic');
+  await hand.shows('box-card', [expectCard]);
+  await tabTo(hand, expectCard);
+  await hand.page.keyboard.press('Enter');
+  await hand.sees('verdict', 'Legal, 7.50 in³ left');
   expect(hand.complaints).toEqual([]);
 });

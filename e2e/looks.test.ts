@@ -55,26 +55,29 @@ async function picture(hand: Hand, name: string) {
   await hand.page.screenshot({ path: join(PICTURES, `${name}.png`) as `${string}.png` });
 }
 
-describe.each([
-  ['phone', PHONE],
-  ['wide', WIDE],
-] as const)('on a %s screen', (size, viewport) => {
-  describe.each(['light', 'dark', 'sun'])('in the %s theme', (theme) => {
-    test('no screen has an accessibility violation', async () => {
-      const hand = await world.page(viewport);
-      await prefer(hand, { theme });
-      for (const view of Object.keys(VIEWS) as View[]) {
-        await hand.open(VIEWS[view]);
-        expect([view, await violations(hand.page)]).toEqual([view, []]);
-        if (theme === 'light' && KEPT[size].includes(view)) await picture(hand, `${view}-${size}`);
-        if (theme === 'sun' && size === 'phone' && view === 'box-over') await picture(hand, 'sun-phone');
-        if (theme === 'dark' && size === 'phone' && view === 'box-smart') await picture(hand, 'dark-phone');
-      }
-      expect(hand.complaints).toEqual([]);
-      await hand.page.browserContext().close();
-    }, 180_000);
-  });
-});
+// What is wide differs in its order, not in its colours: one theme tells.
+test.each([
+  ['phone', 'light', PHONE],
+  ['phone', 'dark', PHONE],
+  ['phone', 'sun', PHONE],
+  ['wide', 'light', WIDE],
+] as const)(
+  'on a %s screen in the %s theme no screen has an accessibility violation',
+  async (size, theme, viewport) => {
+    const hand = await world.page(viewport);
+    await prefer(hand, { theme });
+    for (const view of Object.keys(VIEWS) as View[]) {
+      await hand.open(VIEWS[view]);
+      expect([view, await violations(hand.page)]).toEqual([view, []]);
+      if (theme === 'light' && KEPT[size].includes(view)) await picture(hand, `${view}-${size}`);
+      if (theme === 'sun' && view === 'box-over') await picture(hand, 'sun-phone');
+      if (theme === 'dark' && view === 'box-smart') await picture(hand, 'dark-phone');
+    }
+    expect(hand.complaints).toEqual([]);
+    await hand.page.browserContext().close();
+  },
+  180_000,
+);
 
 test('the chart of the house has no violation either', async () => {
   const hand = await world.page(PHONE);
@@ -124,7 +127,7 @@ test('metric stands beside inches where it is wished for', async () => {
   await hand.touch('in³ and mL metric beside');
   await hand.open(VIEWS['box-over']);
   // 20.25 in³ × 16.387064 (exact) = 331.838… mL.
-  await hand.saysSomewhere('331.8 mL');
+  await hand.saysSomewhere('331.838 mL');
 });
 
 test('the theme is changed by touch and stays', async () => {

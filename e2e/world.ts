@@ -150,6 +150,25 @@ export class Hand {
       });
   }
 
+  /** Waits until all that a test id marks say just this, in this order. */
+  async shows(testId: string, texts: readonly string[]): Promise<void> {
+    await this.page
+      .waitForFunction(
+        (id, wanted) =>
+          JSON.stringify(
+            [...document.querySelectorAll(`[data-testid="${id}"]`)].map((one) => one.textContent),
+          ) === JSON.stringify(wanted),
+        { timeout: PATIENCE_MS },
+        testId,
+        texts,
+      )
+      .catch(async () => {
+        throw new Error(
+          `${testId}: wanted ${JSON.stringify(texts)}, shown ${JSON.stringify(await this.all(testId))}`,
+        );
+      });
+  }
+
   /** The texts of all that a test id marks. */
   async all(testId: string): Promise<string[]> {
     return this.page.$$eval(`[data-testid="${testId}"]`, (found) =>

@@ -8,7 +8,7 @@ import { useFonts } from 'expo-font';
 import { Stack } from 'expo-router';
 import { useEffect } from 'react';
 import { keepAnswers, keepApp } from '@/ui/client/keep-answers';
-import { queryClient, startOutbox } from '@/ui/client/queries';
+import { queryClient, readAhead, startOutbox } from '@/ui/client/queries';
 import { useTheme } from '@/ui/theme/theme';
 
 export default function Layout() {
@@ -17,7 +17,7 @@ export default function Layout() {
   useEffect(startOutbox, []);
   useEffect(keepApp, []);
   useEffect(() => {
-    const keeping = keepAnswers(queryClient);
+    const keeping = keepAnswers(queryClient).finally(() => void readAhead());
     return () => void keeping.then((stop) => stop());
   }, []);
   return (

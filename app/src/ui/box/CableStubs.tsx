@@ -28,6 +28,12 @@ interface CableStubsProps {
 const STUB = 46;
 const GAP = 4;
 
+/** What stands on the stub, then what it is in words. */
+function stubName({ role, enters }: ItemOf<'cable'>, shown: string): string {
+  const more = ['cable', role && CABLE_ROLES[role], enters && `enters ${enters}`].filter(Boolean);
+  return `${shown}: ${more.join(', ')}`;
+}
+
 export const CableStubs = memo(function CableStubs({
   box,
   width,
@@ -68,7 +74,7 @@ export const CableStubs = memo(function CableStubs({
             key={cable.id}
             role="button"
             aria-pressed={on}
-            aria-label={`Cable ${name}${cable.role ? `, ${CABLE_ROLES[cable.role]}` : ''}${cable.label ? `, ${cable.label}` : ''}${cable.enters ? `, enters ${cable.enters}` : ''}`}
+            aria-label={stubName(cable, [name, said].filter(Boolean).join(' '))}
             style={{ height: one }}
             className={`${stub} ${on ? 'border-focus bg-sunk' : 'border-wall bg-sheet'}`}
             onPress={() => onSelect(cable.id)}
@@ -77,7 +83,7 @@ export const CableStubs = memo(function CableStubs({
               {cable.enters === 'top' && <ArrowDown size={12} color={colours.ink} aria-hidden />}
               {cable.enters === 'bottom' && <ArrowUp size={12} color={colours.ink} aria-hidden />}
               <Words size="fine" strong numberOfLines={1}>
-                {name}
+                {said === '' ? name : `${name} `}
               </Words>
             </View>
             {said !== '' && (

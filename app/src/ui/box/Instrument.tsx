@@ -56,7 +56,7 @@ export function Instrument({
     return before.unit === counted.unit && !counted.spaces ? before.fill : undefined;
   }, [found, edition, counted.unit, counted.spaces]);
   // Larger text takes its room from the drawing.
-  const larger = 1 + ((text - 100) / 100) * 0.8;
+  const larger = 1 + ((text - 100) / 100) * 0.9;
   const stubs = Math.round(STUBS * larger);
   const scale = Math.round(SCALE * larger);
   // The thumb reaches the cables: they come in on the side of the hand.

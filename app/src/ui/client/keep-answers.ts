@@ -16,6 +16,8 @@ export async function keepAnswers(client: QueryClient): Promise<() => void> {
   try {
     const kept: unknown = await get(KEY);
     if (kept) hydrate(client, kept);
+    // What was kept is shown at once and asked for anew: the server may know better.
+    void client.invalidateQueries();
   } catch {
     return () => undefined;
   }

@@ -75,6 +75,27 @@ export const outbox = new Outbox(
   150,
 );
 
+/** How many jobs are read ahead, so that they are there without signal. */
+const AHEAD = 6;
+
+/** Reads the list of jobs and the newest of them ahead of being asked: a basement has no signal. */
+export async function readAhead(): Promise<void> {
+  try {
+    const { jobs } = await queryClient.fetchQuery({
+      queryKey: jobsKey,
+      queryFn: () => request(JobList, '/jobs'),
+    });
+    for (const { id } of jobs.slice(0, AHEAD)) {
+      await queryClient.prefetchQuery({
+        queryKey: jobKey(id),
+        queryFn: () => request(JobWithBoxes, `/jobs/${id}`),
+      });
+    }
+  } catch {
+    // Without a server there is nothing to read; what was kept is shown.
+  }
+}
+
 /** Starts sending: now, when the network comes back, and when the page is looked at again. */
 export function startOutbox(): () => void {
   const send = () => {

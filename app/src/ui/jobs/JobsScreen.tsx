@@ -103,7 +103,7 @@ function Card({ job }: { readonly job: JobCard }) {
         </Words>
         <Words tone={job.over > 0 ? 'text-over' : 'text-soft'}>{said.join(', ')}</Words>
         {job.preview.length > 0 && (
-          <View className="h-[52px] flex-row gap-1 overflow-hidden pt-1" aria-hidden>
+          <View className="h-[50px] flex-row flex-wrap gap-1 overflow-hidden pt-1" aria-hidden>
             {job.preview.map(({ id, box }) => (
               <Vessel
                 key={id}

@@ -24,10 +24,10 @@ export function Button({ label, icon: Icon, kind = 'plain', className = '', ...r
     <Pressable
       role="button"
       {...rest}
-      className={`min-h-thumb flex-row items-center justify-center gap-2 rounded-card border px-4 py-2 active:opacity-70 disabled:opacity-40 ${look.frame} ${className}`}
+      className={`min-h-thumb flex-row items-center justify-center gap-2 rounded-card border px-4 py-2 max-w-full active:opacity-70 disabled:opacity-40 ${look.frame} ${className}`}
     >
       {Icon && <Icon size={20} color={colours[look.icon]} aria-hidden />}
-      <Words strong tone={look.tone}>
+      <Words strong tone={look.tone} className="shrink text-center">
         {label}
       </Words>
     </Pressable>
@@ -50,7 +50,8 @@ export function Chip({ label, detail, on = false, className = '', ...rest }: Chi
       className={`min-h-thumb min-w-thumb items-center justify-center rounded-card border px-3 py-1 active:opacity-70 ${on ? 'border-action bg-action' : 'border-line bg-sheet'} ${className}`}
     >
       <Words strong tone={on ? 'text-on-action' : 'text-ink'} className="text-center">
-        {label}
+        {/* A blank keeps the two lines two words for those who hear them. */}
+        {detail === undefined ? label : `${label} `}
       </Words>
       {detail !== undefined && (
         <Words size="fine" tone={on ? 'text-on-action' : 'text-soft'} className="text-center">

@@ -2,7 +2,6 @@
 import { type Amount, showAmount, unitName } from '@dense-pack/core/fill/amount';
 import { editionOf } from '@dense-pack/core/edition/index';
 import type { Tally, TallyLine } from '@dense-pack/core/fill/tally';
-import { showVolume, UNIT_NAMES, type Volume } from '@dense-pack/core/quantity/volume';
 import { Pressable, View } from 'react-native';
 import { Fold } from '../parts/Fold';
 import { Words } from '../parts/Words';
@@ -84,7 +83,7 @@ function Metric({ value, counted }: { readonly value: Amount; readonly counted: 
   const other = counted.unit === 'in3' ? 'ml' : 'in3';
   return (
     <Words mono size="fine" tone="text-soft">
-      {`${showVolume(value as number as Volume, other)} ${UNIT_NAMES[other]}`}
+      {`${showAmount(value, other)} ${unitName(other)}`}
     </Words>
   );
 }

@@ -68,7 +68,7 @@ export function AddedVolume({ edition, onAdd }: AddedVolumeProps) {
               key={code}
               label={trade}
               detail="standard box"
-              aria-label={`Add extension ${trade}`}
+              aria-label={`Add extension ${trade} standard box`}
               onPress={() => onAdd({ kind: 'added', count: 1, part, box: code })}
             />
           ))}

@@ -37,6 +37,8 @@ const SHORT: Partial<Record<keyof typeof DEVICES, string>> = {
   blank: 'blank',
 };
 
+const shortName = (name: keyof typeof DEVICES) => SHORT[name] ?? DEVICES[name].replace(/ receptacle$/, '');
+
 const SIZE_CHOICES: readonly Size[] = [14, 12, 10, 6];
 
 interface DevicePanelProps {
@@ -76,8 +78,8 @@ export function DevicePanel({ box, onChange, onOpen }: DevicePanelProps) {
           {DEVICE_ORDER.map((name) => (
             <Chip
               key={name}
-              label={SHORT[name] ?? DEVICES[name].replace(/ receptacle$/, '')}
-              aria-label={`Add ${DEVICES[name].replace(/ receptacle$/, '')}`}
+              label={shortName(name)}
+              aria-label={`Add ${shortName(name)}`}
               className="min-w-[80px] max-w-[180px] grow basis-[80px]"
               onPress={() => add(name)}
             />

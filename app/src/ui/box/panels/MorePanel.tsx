@@ -58,7 +58,7 @@ export function MorePanel({ box, edition, onChange, onOpen }: MorePanelProps) {
               key={piece}
               label={label}
               detail={detail}
-              aria-label={`Add ${label}${detail === undefined ? '' : `, ${detail}`}`}
+              aria-label={`Add ${label}${detail === undefined ? '' : ` ${detail}`}`}
               className="min-w-[80px] max-w-[180px] grow basis-[80px]"
               onPress={() => add(itemFrom(piece))}
             />
