@@ -6,8 +6,10 @@
  */
 import { z } from 'zod';
 import { BOX_CODES, EDITION_IDS, type Size, SIZES } from '../edition/index.ts';
-import { inches, type Length, readLength, readStoredLength } from '../quantity/length.ts';
-import { cubicInches, readStoredVolume, readVolume, type Volume } from '../quantity/volume.ts';
+import { inches, type Length, readStoredLength } from '../quantity/length.ts';
+import { readStoredVolume, type Volume } from '../quantity/volume.ts';
+import { Site } from './site.ts';
+import { lengthText, volumeText } from './texts.ts';
 import {
   ADDED_PARTS,
   CABLE_MAKES,
@@ -26,7 +28,6 @@ export const DOCUMENT_VERSION = 1;
 
 /** Limits a record is held to; a count or size beyond them is a slip, not a box. */
 export const LIMITS = {
-  volumeMost: cubicInches(500),
   depthMost: inches(6),
   insideMost: inches(24),
   loopMost: inches(120),
@@ -39,31 +40,6 @@ export const LIMITS = {
 
 export const keysOf = <K extends string>(words: Readonly<Record<K, unknown>>) =>
   Object.keys(words) as [K, ...K[]];
-
-const volumeText = z
-  .string()
-  .max(40)
-  .regex(/^\d+(\.\d+)? (in3|ml)$/, 'write a volume with its unit, such as “18 in3” or “295 ml”')
-  .refine(
-    (text) => {
-      const read = readVolume(text);
-      return read !== undefined && read.volume > 0 && read.volume <= LIMITS.volumeMost;
-    },
-    { error: 'must be more than 0 and at most 500 in³ (8193 mL), in steps no finer than 1/10 000 in³' },
-  );
-
-const lengthText = (most: Length, says: string) =>
-  z
-    .string()
-    .max(40)
-    .regex(/^\d+(\.\d+)? (in|mm)$/, 'write a length with its unit, such as “2.5 in”')
-    .refine(
-      (text) => {
-        const read = readLength(text);
-        return read !== undefined && read > 0 && read <= most;
-      },
-      { error: `must be more than 0 and at most ${says}` },
-    );
 
 const size = z.literal([...SIZES], {
   error: 'must be 18, 16, 14, 12, 10, 8 or 6 AWG; 4 AWG and larger is sized by 314.28 (pull boxes)',
@@ -136,6 +112,8 @@ const device = z.strictObject({
   wide: z.int().min(1).max(6).default(1),
   /** Depth of its body behind the strap. */
   depth: lengthText(LIMITS.depthMost, '6 in').optional(),
+  /** Rating of a receptacle, in amperes. */
+  amps: z.literal([15, 20, 30, 50]).optional(),
   label: label.optional(),
   side: side.optional(),
 });
@@ -280,6 +258,8 @@ export const BoxDocument = z
     /** Whether push-in flaps count as clamps: the default school leaves them out. */
     flaps: z.enum(['leave-out', 'count']).default('leave-out'),
     items: z.array(item).max(LIMITS.items, `must be at most ${LIMITS.items} entries`),
+    /** Facts for the checks beyond fill. */
+    site: Site.optional(),
     note: z.string().max(LIMITS.note, `must be at most ${LIMITS.note} characters`).optional(),
   })
   .refine((box) => new Set(box.items.map((one) => one.id)).size === box.items.length, {

@@ -2,33 +2,7 @@
  * Real sizes of what is folded into a box, for the second answer: does it work, beside is it legal.
  * Nothing here decides fill.
  */
-import type { DeviceName } from '../box/words.ts';
 import type { Cited, Size } from '../edition/index.ts';
-import { inches, type Length } from '../quantity/length.ts';
-
-/** Depth of a device's body behind its strap. Typical: the part in hand governs. */
-export const DEVICE_DEPTHS: Cited<Readonly<Record<DeviceName, Length>>> = {
-  value: {
-    duplex: inches(1),
-    single: inches(1),
-    gfci: inches(1.25),
-    usb: inches(1.5),
-    switch: inches(1),
-    '3way': inches(1),
-    '4way': inches(1.25),
-    dimmer: inches(1.375),
-    timer: inches(1.5),
-    smart: inches(1.5),
-    combo: inches(1.25),
-    'fan-control': inches(1.375),
-    range: inches(1.5),
-    dryer: inches(1.5),
-    blank: inches(0),
-  },
-  section: 'handbook 16',
-  confidence: 'common practice',
-  note: 'Typical depths behind the strap; dimmers run from 1¼ to 1½ in. Measure the device in hand.',
-};
 
 /** Face of a device body behind the strap, in². Typical of a device that fills its gang. */
 export const DEVICE_FACE_SQIN: Cited<number> = {

@@ -8,8 +8,9 @@ import { tally } from '../fill/tally.ts';
 import { inches } from '../quantity/length.ts';
 import { readCountLine } from '../shorthand/read.ts';
 import { LINE } from '../tests/lines.ts';
-import { BARE_SQIN, CONDUCTOR_SQIN, DEVICE_DEPTHS } from './solids.ts';
-import { boxDepth, workRoom } from './work-room.ts';
+import { boxDepth, DEVICE_DEPTHS } from '../box/depth.ts';
+import { BARE_SQIN, CONDUCTOR_SQIN } from './solids.ts';
+import { workRoom } from './work-room.ts';
 
 function roomOf(line: string) {
   const read = readCountLine(line);

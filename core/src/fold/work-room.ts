@@ -4,20 +4,14 @@
  */
 import { assemble } from '../box/assembled.ts';
 import { type BoxDocument, type Item, lengthIn } from '../box/document.ts';
+import { boxDepth, deviceDepth } from '../box/depth.ts';
 import { DEVICES } from '../box/words.ts';
-import { type Edition, type Size, standardBox } from '../edition/index.ts';
+import type { Edition, Size } from '../edition/index.ts';
 import { allowancesLeft } from '../fill/verdict.ts';
 import type { Tally } from '../fill/tally.ts';
 import { inches, type Length, NM_PER_INCH, showInches } from '../quantity/length.ts';
 import { ATOMS_PER_CUBIC_INCH } from '../quantity/volume.ts';
-import {
-  BARE_SQIN,
-  CONDUCTOR_SQIN,
-  CONNECTOR_CUIN,
-  DEVICE_DEPTHS,
-  DEVICE_FACE_SQIN,
-  LENGTH_IN_BOX_IN,
-} from './solids.ts';
+import { BARE_SQIN, CONDUCTOR_SQIN, CONNECTOR_CUIN, DEVICE_FACE_SQIN, LENGTH_IN_BOX_IN } from './solids.ts';
 
 /** How it will be to fold. */
 export type Workability = 'roomy' | 'snug' | 'tight' | 'unknown';
@@ -41,19 +35,6 @@ const TIGHT_BELOW = 0.4;
 const DEPTH_TIGHT = inches(0.5);
 /** Devices whose bodies are deep enough to be warned of. */
 const DEEP = inches(1.25);
-
-/** Depth of a device's body: as recorded, or typical of its kind. */
-export function deviceDepth(item: Extract<Item, { kind: 'device' }>): Length {
-  return item.depth === undefined ? DEVICE_DEPTHS.value[item.device] : lengthIn(item.depth);
-}
-
-/** Inside depth of the box where it is known: measured, or the last figure of a standard box's trade size. */
-export function boxDepth(box: BoxDocument, edition: Edition): Length | null {
-  if (box.shell.measured) return lengthIn(box.shell.measured[2]);
-  const listed = box.shell.box === undefined ? undefined : standardBox(edition, box.shell.box);
-  const depth = listed && /-(?:[\d.]+x)*([\d.]+)$/.exec(listed.code)?.[1];
-  return depth === undefined ? null : inches(Number(depth));
-}
 
 /** Volume of everything solid in the box, in³. */
 function solids(box: BoxDocument): number {

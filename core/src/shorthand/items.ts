@@ -8,6 +8,7 @@ import { nearestWord } from './errors.ts';
 import { atEnd, type Problem, type Reading } from './reading.ts';
 import type { Scanner } from './scanner.ts';
 import { readShellItem } from './shell.ts';
+import { readSiteItem } from './site.ts';
 import { readSize, SIZE_EXPECTED } from './size.ts';
 import { DEVICE_ALIASES, LATER_WORDS } from './words.ts';
 
@@ -29,6 +30,8 @@ export function readItem(scan: Scanner, reading: Reading): Problem | undefined {
     reading.edition = known;
     return atEnd(scan, 'nothing more after the edition');
   }
+  const fact = readSiteItem(scan, reading);
+  if (fact !== undefined) return fact === 'read' ? undefined : fact;
   const shell = readShellItem(scan, reading);
   if (shell !== undefined) return shell === 'read' ? undefined : shell;
   return readCounted(scan, reading);
@@ -165,7 +168,7 @@ const AFTER: Readonly<Partial<Record<Item['kind'], string>>> = {
   cable:
     'nm, mc, ac, uf, no-ground, egc 10, a role (feed, out, leg, loop, travelers, load, spare), where it enters (top, bottom, left, right, back), a label in quotes, or side b',
   conductors: 'through, loop 14 in, a label in quotes, or side b',
-  device: '@12, wide 2, depth 1.4, a label in quotes, or side b',
+  device: '@12, wide 2, depth 1.4, 20a, a label in quotes, or side b',
   fixture: 'domed, or side b',
   connectors: '@12, or side b',
   ground: 'a label in quotes, or side b',
@@ -241,6 +244,8 @@ function readOption(scan: Scanner, draft: Draft): Problem | 'read' | undefined {
           ? { expected: 'gangs after “wide”, such as “wide 2”' }
           : set('wide', Number(gangs));
       }
+      const amps = scan.take(/(15|20|30|50)\s*a(?![a-z0-9])/)?.[1];
+      if (amps !== undefined) return set('amps', Number(amps));
       if (!scan.takeWord(['depth'])) return undefined;
       const depth = readLength(scan.take(LENGTH)?.[1] ?? '');
       return depth === undefined

@@ -1,4 +1,5 @@
 /** Prints a box as the count line that reads back to the same box. */
+import { printSite } from './site.ts';
 import type { BoxDocument, Item } from '../box/document.ts';
 
 const quoted = (label: string) => `"${label.replace(/["\\]/g, '\\$&')}"`;
@@ -35,6 +36,7 @@ export function printItem(item: Item): string {
       add(item.size, `@${item.size}`);
       add(item.wide > 1, `wide ${item.wide}`);
       add(item.depth, `depth ${item.depth}`);
+      add(item.amps, `${item.amps}a`);
       break;
     case 'clamps':
       words.push(`${times(item.count)}${item.hold === 'flap' ? 'flaps' : 'clamps'}`);
@@ -109,7 +111,12 @@ export function printCountLine(box: BoxDocument): string {
     flapsSaid = true;
     return words.replace('flaps', 'flaps counted');
   });
-  const line = [...(box.edition ? [box.edition] : []), ...printShell(box.shell), ...items].join(', ');
+  const line = [
+    ...(box.edition ? [box.edition] : []),
+    ...printShell(box.shell),
+    ...items,
+    ...printSite(box.site),
+  ].join(', ');
   const notes =
     box.note === undefined
       ? ''

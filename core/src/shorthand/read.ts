@@ -110,6 +110,7 @@ function check(
     ...(reading.edition === undefined ? {} : { edition: reading.edition }),
     shell: reading.shell,
     ...(reading.flaps === undefined ? {} : { flaps: reading.flaps }),
+    ...(reading.site === undefined ? {} : { site: reading.site }),
     items: reading.items,
     ...(notes.length === 0 ? {} : { note: notes.join('\n') }),
   });

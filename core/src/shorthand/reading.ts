@@ -1,5 +1,6 @@
 /** What a count line has come to so far, and what went wrong. */
 import type { Item, Shell } from '../box/document.ts';
+import type { Site } from '../box/site.ts';
 import type { EditionId } from '../edition/index.ts';
 import type { Scanner } from './scanner.ts';
 
@@ -10,6 +11,7 @@ export interface Reading {
   edition?: EditionId;
   shell: WithOptional<Shell>;
   flaps?: 'count';
+  site?: Partial<Record<keyof Site, unknown>>;
   items: (Partial<Item> & { id: string; kind: Item['kind'] })[];
   /** The item that gave the box its volume. */
   boxFrom: string | undefined;

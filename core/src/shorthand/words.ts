@@ -2,6 +2,8 @@
 import { BOX_CODES, EDITION_IDS } from '../edition/index.ts';
 import { CABLE_MAKES, CABLE_ROLES, DEVICES, ENTRIES, FORMS, MATERIALS, MOUNTS } from '../box/words.ts';
 
+import { SITE_WORDS } from './site.ts';
+
 /** Other ways to write a device; the first form is what is printed. */
 export const DEVICE_ALIASES: Readonly<Record<string, keyof typeof DEVICES>> = {
   receptacle: 'duplex',
@@ -44,6 +46,7 @@ export const FIRST_WORDS: readonly string[] = [
   ...MATERIALS,
   ...MOUNTS,
   ...Object.keys(FORMS),
+  ...SITE_WORDS,
 ];
 
 /** Words that may follow another, for the same. */

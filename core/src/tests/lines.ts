@@ -83,12 +83,20 @@ const BOX = fc.constantFrom(
 /** Every edition the product counts by. */
 export const EDITION = fc.constantFrom('nec2014', 'nec2017', 'nec2020', 'nec2023', 'cec2018', 'cec2021');
 
+/** Facts for the checks beyond fill. */
+const FACTS = fc.subarray(
+  ['breaker 20', 'setback 3/8 in', 'finish combustible', 'free 6 in', 'gap 0 in', 'place kitchen', 'plate'],
+  { maxLength: 3 },
+);
+
 /** The items of a box, the first always a conductor, so that every device has one to be sized from. */
 export const ITEMS = fc
   .tuple(text`${COUNT}x ${SIZE}/2`, fc.array(FILLING, { maxLength: 7 }), fc.option(ADDED, { nil: undefined }))
   .map(([first, more, added]) => [first, ...more, ...(added === undefined ? [] : [added])]);
 
 /** A whole count line, as its items. */
-export const LINE = fc.tuple(EDITION, BOX, ITEMS).map(([edition, box, items]) => [edition, box, ...items]);
+export const LINE = fc
+  .tuple(EDITION, BOX, ITEMS, FACTS)
+  .map(([edition, box, items, facts]) => [edition, box, ...items, ...facts]);
 
 export { FILLING };

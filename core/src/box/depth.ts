@@ -1,0 +1,57 @@
+/** Depths of boxes and of device bodies, where they are recorded or typical. */
+import { type Cited, type Edition, standardBox } from '../edition/index.ts';
+import { inches, type Length } from '../quantity/length.ts';
+import { type BoxDocument, type ItemOf, lengthIn } from './document.ts';
+import type { DeviceName } from './words.ts';
+
+/** Depth of a device's body behind its strap. Typical: the part in hand governs. */
+export const DEVICE_DEPTHS: Cited<Readonly<Record<DeviceName, Length>>> = {
+  value: {
+    duplex: inches(1),
+    single: inches(1),
+    gfci: inches(1.25),
+    usb: inches(1.5),
+    switch: inches(1),
+    '3way': inches(1),
+    '4way': inches(1.25),
+    dimmer: inches(1.375),
+    timer: inches(1.5),
+    smart: inches(1.5),
+    combo: inches(1.25),
+    'fan-control': inches(1.375),
+    range: inches(1.5),
+    dryer: inches(1.5),
+    blank: inches(0),
+  },
+  section: 'handbook 16',
+  confidence: 'common practice',
+  note: 'Typical depths behind the strap; dimmers run from 1¼ to 1½ in. Measure the device in hand.',
+};
+
+/** Depth of a device's body behind its strap: as recorded, or typical of its kind. */
+export function deviceDepth(item: ItemOf<'device'>): Length {
+  return item.depth === undefined ? DEVICE_DEPTHS.value[item.device] : lengthIn(item.depth);
+}
+
+/**
+ * Inside depth of the box: as recorded, measured, or the last figure of a standard box's trade size with
+ * that of the standard extensions on it. Null where it is not known.
+ */
+export function boxDepth(box: BoxDocument, edition: Edition): Length | null {
+  if (box.site?.depth !== undefined) return lengthIn(box.site.depth);
+  if (box.shell.measured) return lengthIn(box.shell.measured[2]);
+  const own = depthOfCode(box.shell.box, edition);
+  if (own === null) return null;
+  const added = box.items.reduce(
+    (sum, item) => sum + (item.kind === 'added' ? (depthOfCode(item.box, edition) ?? 0) * item.count : 0),
+    0,
+  );
+  return (own + added) as Length;
+}
+
+/** Depth of a standard box, the last figure of its code. */
+export function depthOfCode(code: string | undefined, edition: Edition): Length | null {
+  const listed = code === undefined ? undefined : standardBox(edition, code);
+  const depth = listed && /-(?:[\d.]+x)*([\d.]+)$/.exec(listed.code)?.[1];
+  return depth === undefined ? null : inches(Number(depth));
+}

@@ -1,0 +1,74 @@
+/**
+ * Facts about where a box stands and how it was fitted, for the checks beyond fill. Every fact is
+ * optional: one that is not recorded is told as “not checked”, never passed.
+ */
+import { z } from 'zod';
+import { lengthText } from './texts.ts';
+import { inches } from '../quantity/length.ts';
+
+/** Ratings of breakers the checks know, in amperes. */
+export const BREAKERS = [15, 20, 25, 30, 40, 50, 60] as const;
+export type Breaker = (typeof BREAKERS)[number];
+
+/** Where the box is, for the reminders about protection. */
+export const PLACES = {
+  kitchen: 'kitchen',
+  bath: 'bathroom',
+  laundry: 'laundry',
+  garage: 'garage',
+  basement: 'basement',
+  outdoors: 'outdoors',
+  crawl: 'crawl space',
+  bedroom: 'bedroom',
+  living: 'living room',
+  hall: 'hall or stair',
+} as const;
+export type Place = keyof typeof PLACES;
+
+/** What hangs on a box, or what it is rated for, beyond a light luminaire. */
+export const HANGINGS = ['fan', 'heavy'] as const;
+
+const short = lengthText(inches(24), '24 in');
+const long = lengthText(inches(120), '120 in');
+/** A length that may be nothing: flush, no gap. */
+const orNone = z.union([z.literal('0 in'), short]);
+
+export const Site = z.strictObject({
+  /** Rating of the breaker of the circuit, in amperes. */
+  breaker: z.literal([...BREAKERS]).optional(),
+  place: z.enum(Object.keys(PLACES) as [Place, ...Place[]]).optional(),
+  /** Shortest free conductor, from where it leaves the sheath or raceway. */
+  free: long.optional(),
+  /** Shortest reach of a conductor past the opening. */
+  past: long.optional(),
+  /** Shortest sheath inside the box, past the clamp. */
+  sheath: orNone.optional(),
+  /** Distance from the box to the nearest support of a cable. */
+  support: long.optional(),
+  /** Knockouts or clamps there are for cables. */
+  entries: z.int().min(0).max(24).optional(),
+  /** Inside depth of the box with its rings and extensions. */
+  depth: short.optional(),
+  /** How far the front sits behind the finished surface. */
+  setback: orNone.optional(),
+  finish: z.enum(['combustible', 'noncombustible']).optional(),
+  /** Widest gap round the box. */
+  gap: orNone.optional(),
+  /** Nearest a bored hole or cable comes to the face of the stud. */
+  edge: orNone.optional(),
+  /** A steel plate guards it. */
+  plate: z.boolean().optional(),
+  /** A hole through a top or bottom plate was bored. */
+  bored: z.boolean().optional(),
+  /** Nonmetallic cable lies open on a wall or in a cabinet. */
+  exposed: z.boolean().optional(),
+  /** Depth of the wall cavity with the board. */
+  cavity: short.optional(),
+  /** What stands behind the box in the cavity. */
+  behind: orNone.optional(),
+  hangs: z.enum(HANGINGS).optional(),
+  rated: z.enum(HANGINGS).optional(),
+  /** The walls are finished and the cable was fished. */
+  finished: z.boolean().optional(),
+});
+export type Site = z.output<typeof Site>;

@@ -1,0 +1,67 @@
+/** Runs every check beyond fill over one box, in the order a person would look. */
+import type { BoxDocument } from '../box/document.ts';
+import type { Edition } from '../edition/index.ts';
+import type { Tally } from '../fill/tally.ts';
+import {
+  connectors,
+  entries,
+  exposedCable,
+  fireStop,
+  freeConductor,
+  sheath,
+  studEdge,
+  support,
+} from './cables.ts';
+import { circuitConductor, circuitReceptacle } from './circuit.ts';
+import { boxInWall, deviceDepthCheck } from './depth.ts';
+import {
+  type Check,
+  CHECKS_IN_ORDER,
+  type CheckName,
+  isKind,
+  type Outcome,
+  type Severity,
+  together,
+} from './finding.ts';
+import { groundSize } from './grounds.ts';
+import { gangs, gap, ratedBox, setback } from './mounting.ts';
+import { neutralAtSwitch, protection, sheathColour, whiteAsHot } from './wiring.ts';
+
+const CHECKS: Readonly<Record<CheckName, Check>> = {
+  gangs,
+  'circuit-conductor': circuitConductor,
+  'circuit-receptacle': circuitReceptacle,
+  'ground-size': groundSize,
+  'device-depth': deviceDepthCheck,
+  'free-conductor': freeConductor,
+  sheath,
+  support,
+  entries,
+  connectors,
+  setback,
+  gap,
+  'stud-edge': studEdge,
+  'exposed-cable': exposedCable,
+  'fire-stop': fireStop,
+  'rated-box': ratedBox,
+  'box-in-wall': boxInWall,
+  'neutral-at-switch': neutralAtSwitch,
+  'white-as-hot': whiteAsHot,
+  'sheath-colour': sheathColour,
+  protection,
+};
+
+const WEIGHT: Readonly<Record<Severity, number>> = { violation: 0, look: 1, advice: 2 };
+
+/** All findings, the gravest first, and what could not be checked for want of a fact. */
+export function checkBox(box: BoxDocument, edition: Edition, counted: Tally): Outcome {
+  const subject = {
+    box,
+    edition,
+    counted,
+    cables: box.items.filter(isKind('cable')),
+    devices: box.items.filter(isKind('device')),
+  };
+  const { findings, notChecked } = together(CHECKS_IN_ORDER.map((name) => CHECKS[name](subject)));
+  return { findings: [...findings].sort((a, b) => WEIGHT[a.severity] - WEIGHT[b.severity]), notChecked };
+}

@@ -1,0 +1,104 @@
+/**
+ * Depth behind the device, NEC 314.24: ½ in with no device; ¹⁵⁄₁₆ in with 14 AWG; 1³⁄₁₆ in with 12 or 10; 2¹⁄₁₆ in
+ * with 8, 6 or 4; with 12 or 10 AWG and a device deeper than 1 in, or any deeper than 1⅞ in, the device
+ * and ¼ in. From memory. Whether the box fits the wall it stands in is checked here too.
+ */
+import { lengthIn } from '../box/document.ts';
+import { largestInsulatedIn } from '../box/edit.ts';
+import type { Cited, Size } from '../edition/index.ts';
+import { boxDepth, deviceDepth } from '../box/depth.ts';
+import { inches, type Length, showInches, sixtyFourths } from '../quantity/length.ts';
+import { type Check, finds, notChecked, PASS, together } from './finding.ts';
+
+/** Least inside depth by the largest conductor, no device deep. */
+export const LEAST_DEPTH: Cited<{
+  readonly bare: Length;
+  readonly bySize: Readonly<Partial<Record<Size, Length>>>;
+  readonly deepWith12or10: Length;
+  readonly deepAny: Length;
+  readonly behind: Length;
+}> = {
+  value: {
+    bare: inches(0.5),
+    bySize: {
+      18: sixtyFourths(60),
+      16: sixtyFourths(60),
+      14: sixtyFourths(60),
+      12: sixtyFourths(76),
+      10: sixtyFourths(76),
+      8: sixtyFourths(132),
+      6: sixtyFourths(132),
+    },
+    deepWith12or10: inches(1),
+    deepAny: inches(1.875),
+    behind: inches(0.25),
+  },
+  section: '314.24',
+  confidence: 'from memory',
+};
+
+/** The least depth a box needs for what is in it. */
+export function depthNeeded(size: Size | undefined, device: Length | undefined): Length {
+  const { bare, bySize, deepWith12or10, deepAny, behind } = LEAST_DEPTH.value;
+  if (device === undefined) return bare;
+  const own = size === undefined ? bare : (bySize[size] ?? bare);
+  const deep = device > deepAny || ((size === 12 || size === 10) && device > deepWith12or10);
+  const whole = (device + behind) as Length;
+  return deep && whole > own ? whole : own;
+}
+
+export const deviceDepthCheck: Check = ({ box, devices, edition }) => {
+  const section = LEAST_DEPTH.section;
+  if (edition.code !== 'NEC') {
+    return devices.length === 0
+      ? PASS
+      : notChecked('device-depth', section, `${edition.name}’s own rule, which is not recorded here`);
+  }
+  const inside = boxDepth(box, edition);
+  if (inside === null) return notChecked('device-depth', section, 'the inside depth of the box');
+  const inBox = largestInsulatedIn(box);
+  if (devices.length === 0) {
+    return inside >= LEAST_DEPTH.value.bare
+      ? PASS
+      : finds({
+          check: 'device-depth',
+          severity: 'violation',
+          section,
+          words: `The box is ${showInches(inside)} in deep; ½ in is the least.`,
+        });
+  }
+  return together(
+    devices.map((item) => {
+      const body = deviceDepth(item);
+      const needed = depthNeeded(item.size ?? inBox, body);
+      if (inside >= needed) return PASS;
+      const typical = item.depth === undefined ? ' (typical depth: measure the part in hand)' : '';
+      return finds({
+        check: 'device-depth',
+        severity: body > inside || item.depth !== undefined ? 'violation' : 'look',
+        section,
+        words: `The ${item.device} reaches ${showInches(body)} in behind its strap${typical}: it needs a box ${showInches(needed)} in deep, this one has ${showInches(inside)} in.`,
+        ids: [item.id],
+        cure: 'Fit a deeper box, an extension, or a shallower device.',
+      });
+    }),
+  );
+};
+
+export const boxInWall: Check = ({ box, edition }) => {
+  const section = 'common practice';
+  const { cavity, behind } = box.site ?? {};
+  if (cavity === undefined || box.shell.form === 'surface' || box.shell.form === 'pan') return PASS;
+  const inside = boxDepth(box, edition);
+  if (inside === null) return notChecked('box-in-wall', section, 'the depth of the box');
+  const room = lengthIn(cavity) - (behind === undefined || behind === '0 in' ? 0 : lengthIn(behind));
+  return inside <= room
+    ? PASS
+    : finds({
+        check: 'box-in-wall',
+        severity: 'violation',
+        section,
+        words: `The box is ${showInches(inside)} in deep, the wall leaves ${room <= 0 ? 'nothing' : `${showInches(room as Length)} in`}: it cannot stand flush.`,
+        cure: 'Choose a shallower or wider box, or another place.',
+      });
+};

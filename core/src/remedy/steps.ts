@@ -1,0 +1,225 @@
+/** The single remedies a box offers (handbook 9), each with what it costs and what stays true. */
+import type { BoxDocument, Item, ItemOf } from '../box/document.ts';
+import { addItem, changeItem, changeShell, removeItem, setCount } from '../box/edit.ts';
+import { DEVICES } from '../box/words.ts';
+import type { Edition } from '../edition/index.ts';
+import { showVolume } from '../quantity/volume.ts';
+import { addedParts, type BoxPart, catalogueOf, volumeWritten } from './catalogue.ts';
+import type { Step } from './remedy.ts';
+
+/** What the search may use beside the box itself. */
+export interface Means {
+  readonly edition: Edition;
+  /** Boxes the person has or can get; without it, the catalogue. */
+  readonly boxes?: readonly BoxPart[];
+  /** Depth of the wall cavity less what stands behind the box, in nm; undefined where it is not known. */
+  readonly room?: number;
+}
+
+const isCable = (item: Item): item is ItemOf<'cable'> => item.kind === 'cable';
+
+/** Whether a box can take the place of the one there. */
+export function canReplace(box: BoxDocument, part: BoxPart, room: number | undefined): boolean {
+  const { gangs, form, mount } = box.shell;
+  if (part.gangs < gangs) return false;
+  if (room !== undefined && part.depth > room) return false;
+  if (mount !== undefined && !part.mounts.includes(mount)) {
+    // New work takes any; in a finished wall only an old-work box can be cut in.
+    if (mount === 'old-work') return false;
+  }
+  const ceiling = form === 'round' || form === 'pan';
+  if (ceiling !== part.places.includes('ceiling') && ceiling) return false;
+  if (!ceiling && !part.places.includes('wall')) return false;
+  const { hangs } = box.site ?? {};
+  return hangs === undefined || part.rated === hangs || part.rated === 'fan';
+}
+
+/** The box with another shell; its rings and extensions stay only where they fit. */
+export function replaceBox(box: BoxDocument, part: BoxPart): BoxDocument {
+  const shell = changeShell(box, {
+    volume: part.code === undefined ? volumeWritten(part.volume) : undefined,
+    box: part.code,
+    measured: undefined,
+    marks: undefined,
+    conduitBody: undefined,
+    material: part.material,
+    form: part.form,
+    gangs: part.form === 'device-box' ? part.gangs : box.shell.gangs,
+  });
+  // Clamps belong to the box: those of the old one go with it.
+  const items = shell.items.filter((item) => item.kind !== 'added' && item.kind !== 'clamps');
+  const fresh: BoxDocument = { ...shell, items };
+  return part.clamps ? addItem(fresh, { kind: 'clamps', count: 1, hold: 'grip' }).box : fresh;
+}
+
+function boxSteps(box: BoxDocument, { edition, boxes, room }: Means): Step[] {
+  const finished = box.shell.mount === 'old-work' || box.site?.finished === true;
+  return (boxes ?? catalogueOf(edition))
+    .filter((part) => canReplace(box, part, room))
+    .map((part): Step => {
+      const wider = part.gangs > box.shell.gangs && part.form === 'device-box';
+      return {
+        id: `box:${part.id}`,
+        family: 'box',
+        words: `Replace the box: ${part.name}, ${showVolume(part.volume, edition.unit)} ${edition.unit === 'in3' ? 'in³' : 'mL'}${part.typical ? ' (typical: read the stamp)' : ''}${wider ? ', with a wider plate' : ''}.`,
+        cost: {
+          parts: 1 + part.gangs * 0.5,
+          minutes: finished ? 35 : 20,
+          damage: finished ? (wider ? 2 : 1) : 0,
+        },
+        apply: (now) => replaceBox(now, part),
+      };
+    });
+}
+
+function volumeSteps(box: BoxDocument, { edition }: Means): Step[] {
+  const { form } = box.shell;
+  return addedParts(edition)
+    .filter((part) => form === undefined || part.on.includes(form))
+    .filter(
+      (part) =>
+        form !== undefined ||
+        (box.shell.box?.includes('sq') === true
+          ? part.on.includes('square')
+          : box.shell.box?.startsWith('oct') === true
+            ? part.on.includes('round')
+            : part.id === 'starter-8'),
+    )
+    .map((part): Step => ({
+      id: `add:${part.id}`,
+      family: 'volume',
+      words: `Add a ${part.name}${part.code === undefined ? ' (typical: read its mark)' : ''}, ${showVolume(part.volume, edition.unit)} ${edition.unit === 'in3' ? 'in³' : 'mL'}${part.surface ? '; it stands on the surface' : ''}.`,
+      cost: { parts: 1, minutes: 10, damage: part.surface ? 0.5 : 0 },
+      apply: (now) =>
+        addItem(now, {
+          kind: 'added',
+          count: 1,
+          part: part.part,
+          ...(part.code === undefined ? { volume: volumeWritten(part.volume) } : { box: part.code }),
+        }).box,
+    }));
+}
+
+function hardwareSteps(box: BoxDocument): Step[] {
+  const clamps = box.items.filter((item) => item.kind === 'clamps');
+  if (clamps.length === 0 || box.shell.material === 'plastic') return [];
+  const cables = box.items.filter(isCable).reduce((sum, { count }) => sum + count, 0);
+  return [
+    {
+      id: 'clamps:outside',
+      family: 'clamps',
+      words: 'Take the internal clamps out and fit connectors whose clamps are outside the box.',
+      cost: { parts: 0.5 * Math.max(1, cables), minutes: 8 * Math.max(1, cables), damage: 0 },
+      apply: (now) => clamps.reduce((left, { id }) => removeItem(left, id), now),
+    },
+  ];
+}
+
+function throughSteps(box: BoxDocument): Step[] {
+  return box.items
+    .filter((item): item is ItemOf<'conductors'> => item.kind === 'conductors' && item.run === 'enters')
+    .filter(({ count }) => count >= 2)
+    .map((item): Step => ({
+      id: `through:${item.id}`,
+      family: 'through',
+      words: `Leave a ${item.size} AWG conductor of the raceway unbroken where it only goes on: two become one.`,
+      cost: { parts: 0, minutes: 15, damage: 0 },
+      apply: (now) =>
+        addItem(setCount(now, item.id, item.count - 2), {
+          kind: 'conductors',
+          count: 1,
+          size: item.size,
+          run: 'through',
+        }).box,
+    }));
+}
+
+/** Devices that are made two on one yoke. */
+const PAIRED: readonly string[] = ['switch', 'duplex', 'single', '3way'];
+
+function yokeSteps(box: BoxDocument): Step[] {
+  const singles = box.items.filter(
+    (item): item is ItemOf<'device'> => item.kind === 'device' && PAIRED.includes(item.device),
+  );
+  const yokes = singles.reduce((sum, { count }) => sum + count, 0);
+  const [first] = singles;
+  const second = first && first.count > 1 ? first : singles[1];
+  if (yokes < 2 || !first || !second) return [];
+  const size =
+    first.size !== undefined && second.size !== undefined ? Math.min(first.size, second.size) : undefined;
+  return [
+    {
+      id: 'yoke:combo',
+      family: 'yoke',
+      words: `One yoke with two devices in place of the ${DEVICES[first.device]} and the ${DEVICES[second.device]}: both loads still work.`,
+      cost: { parts: 2, minutes: 15, damage: 0 },
+      apply: (now) => {
+        const without = [first, second].reduce(
+          (left, { id }) =>
+            setCount(left, id, (left.items.find((one) => one.id === id) as ItemOf<'device'>).count - 1),
+          now,
+        );
+        return addItem(without, {
+          kind: 'device',
+          count: 1,
+          device: 'combo',
+          wide: 1,
+          ...(size === undefined ? {} : { size: size as ItemOf<'device'>['size'] & number }),
+        } as Parameters<typeof addItem>[1]).box;
+      },
+    },
+  ];
+}
+
+function cableSteps(box: BoxDocument): Step[] {
+  const cables = box.items.filter(isCable);
+  const dead = cables
+    .filter(({ role }) => role === 'spare')
+    .map((item): Step => ({
+      id: `dead:${item.id}`,
+      family: 'dead-cable',
+      words: `Take the dead ${item.size}/${item.conductors} out of the box, once it is proved to serve nothing.`,
+      cost: { parts: 0, minutes: 12, damage: 0 },
+      apply: (now) => removeItem(now, item.id),
+    }));
+  const moved = cables
+    .filter(({ role }) => role === 'out' || role === undefined)
+    .filter(() => cables.reduce((sum, { count }) => sum + count, 0) > 1)
+    .map((item): Step => ({
+      id: `move:${item.id}`,
+      family: 'move-cable',
+      words: `Feed what one ${item.size}/${item.conductors}${item.label === undefined ? '' : ` (${item.label})`} serves from another box, or put a junction box before this one.`,
+      cost: { parts: 3, minutes: 60, damage: 2 },
+      apply: (now) => setCount(now, item.id, item.count - 1),
+    }));
+  return [...dead, ...moved];
+}
+
+/** 14 in place of 12 only where the breaker is 15 A; elsewhere it is not offered. */
+function wireSteps(box: BoxDocument): Step[] {
+  if (box.site?.breaker !== 15) return [];
+  const twelve = box.items.filter((item) => isCable(item) && item.size === 12);
+  if (twelve.length === 0) return [];
+  return [
+    {
+      id: 'wire:14',
+      family: 'smaller-wire',
+      words: 'The breaker is 15 A: 14 AWG in place of the 12 AWG that is still to be run.',
+      cost: { parts: 2, minutes: 45, damage: 1 },
+      apply: (now) => twelve.reduce((left, { id }) => changeItem(left, id, { size: 14 }), now),
+    },
+  ];
+}
+
+/** Everything one could do to a box, alone. */
+export function stepsFor(box: BoxDocument, means: Means): Step[] {
+  return [
+    ...hardwareSteps(box),
+    ...throughSteps(box),
+    ...yokeSteps(box),
+    ...volumeSteps(box, means),
+    ...boxSteps(box, means),
+    ...cableSteps(box),
+    ...wireSteps(box),
+  ];
+}

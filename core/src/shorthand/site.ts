@@ -1,0 +1,81 @@
+/** Reads and prints the facts of the checks beyond fill: `breaker 20`, `setback 3/8 in`, `finish combustible`. */
+import { BREAKERS, HANGINGS, PLACES, type Site } from '../box/site.ts';
+import { printLength, readLength } from '../quantity/length.ts';
+import { NUMBER } from '../quantity/number.ts';
+import { atEnd, type Problem, type Reading } from './reading.ts';
+import type { Scanner } from './scanner.ts';
+
+/** Facts that are lengths, by their word. */
+const LENGTHS = {
+  free: 'free',
+  past: 'past',
+  sheath: 'sheath',
+  support: 'support',
+  deep: 'depth',
+  setback: 'setback',
+  gap: 'gap',
+  edge: 'edge',
+  cavity: 'cavity',
+  behind: 'behind',
+} as const satisfies Record<string, keyof Site>;
+const FLAGS = ['plate', 'bored', 'exposed', 'finished'] as const satisfies readonly (keyof Site)[];
+const CHOICES = {
+  place: Object.keys(PLACES),
+  finish: ['combustible', 'noncombustible'],
+  hangs: [...HANGINGS],
+  rated: [...HANGINGS],
+} as const satisfies Partial<Record<keyof Site, readonly string[]>>;
+
+const LENGTH_WORDS = Object.keys(LENGTHS) as (keyof typeof LENGTHS)[];
+const CHOICE_WORDS = Object.keys(CHOICES) as (keyof typeof CHOICES)[];
+const WORDS = ['breaker', 'entries', ...LENGTH_WORDS, ...FLAGS, ...CHOICE_WORDS] as const;
+/** The first words of facts, for finding the nearest to a misspelt one. */
+export const SITE_WORDS: readonly string[] = WORDS;
+
+const LENGTH = new RegExp(`(${NUMBER}\\s*(?:inches|inch|in|mm|cm|["”])?)(?![a-z0-9])`);
+
+/** Reads a fact; undefined when the item is none. */
+export function readSiteItem(scan: Scanner, reading: Reading): Problem | 'read' | undefined {
+  const word = scan.takeWord(WORDS);
+  if (word === undefined) return undefined;
+  const site = (reading.site ??= {});
+  const put = (key: keyof Site, value: unknown, expected: string): Problem | 'read' => {
+    if (value === undefined) return { expected };
+    if (key in site) return { expected: `only one “${word}”` };
+    site[key] = value as never;
+    return atEnd(scan, 'nothing more after it') ?? 'read';
+  };
+  if (word === 'breaker') {
+    const amps = Number(scan.take(/(\d+)\s*a?(?![a-z0-9])/)?.[1]);
+    const known = BREAKERS.find((one) => one === amps);
+    return put('breaker', known, `a breaker of ${BREAKERS.join(', ')} A, such as “breaker 20”`);
+  }
+  if (word === 'entries') {
+    const count = scan.take(/(\d+)(?!\d)/)?.[1];
+    return put('entries', count === undefined ? undefined : Number(count), 'a number, such as “entries 4”');
+  }
+  for (const flag of FLAGS) if (flag === word) return put(flag, true, '');
+  for (const key of CHOICE_WORDS) {
+    if (key !== word) continue;
+    return put(key, scan.takeWord(CHOICES[key]), `${word} and one of ${CHOICES[key].join(', ')}`);
+  }
+  const key = LENGTHS[word as keyof typeof LENGTHS];
+  const length = readLength(scan.take(LENGTH)?.[1] ?? '');
+  const written = length === undefined ? undefined : length === 0 ? '0 in' : printLength(length);
+  return put(key, written, `a length after “${word}”, such as “${word} 1/4 in”`);
+}
+
+/** The facts as items of a count line. */
+export function printSite(site: Site | undefined): string[] {
+  if (!site) return [];
+  const said: string[] = [];
+  if (site.breaker !== undefined) said.push(`breaker ${site.breaker}`);
+  if (site.entries !== undefined) said.push(`entries ${site.entries}`);
+  for (const key of CHOICE_WORDS) if (site[key] !== undefined) said.push(`${key} ${site[key]}`);
+  for (const word of LENGTH_WORDS) {
+    const length = site[LENGTHS[word]];
+    if (length !== undefined) said.push(`${word} ${length}`);
+  }
+  for (const flag of FLAGS) if (site[flag] === true) said.push(flag);
+  return said;
+}
