@@ -21,7 +21,9 @@ function outcome(line: string) {
 const gravest = (line: string, check: CheckName) =>
   outcome(line).findings.find((one) => one.check === check)?.severity;
 const asks = (line: string, check: CheckName) =>
-  outcome(line).notChecked.filter((one) => one.check === check).map(({ needs }) => needs);
+  outcome(line)
+    .notChecked.filter((one) => one.check === check)
+    .map(({ needs }) => needs);
 
 test.each<[CheckName, string, string | undefined]>([
   // 240.4(D): 15 A 14 AWG, 20 A 12, 30 A 10.
@@ -117,7 +119,11 @@ test.each<[CheckName, string, string]>([
 
 test('depth (314.24, from memory): by conductor, and a deep device with ¼ in behind it', () => {
   const [a, b, c] = [sixtyFourths(60), sixtyFourths(76), sixtyFourths(132)];
-  expect([depthNeeded(14, inches(0.9)), depthNeeded(12, inches(1)), depthNeeded(8, inches(1))]).toEqual([a, b, c]);
+  expect([depthNeeded(14, inches(0.9)), depthNeeded(12, inches(1)), depthNeeded(8, inches(1))]).toEqual([
+    a,
+    b,
+    c,
+  ]);
   expect(depthNeeded(14, undefined)).toBe(inches(0.5));
   // 12 AWG and 1¼ in: 1½ in. 14 AWG and 1⅞ in: still 15/16 in; deeper: the device and ¼ in.
   expect(depthNeeded(12, inches(1.25))).toBe(inches(1.5));

@@ -19,15 +19,17 @@ export interface Weights {
   readonly parts: number;
   readonly minutes: number;
   readonly damage: number;
-  /** Allowances one wants left; a proposal that leaves fewer ranks after one that leaves them. */
+  /** Allowances one wants left. */
   readonly spare: number;
+  /** What each allowance that is missing of them counts for. */
+  readonly missing: number;
 }
 
 export const DEFAULT_WEIGHTS: Cited<Weights> = {
-  value: { parts: 4, minutes: 1, damage: 12, spare: 1 },
+  value: { parts: 4, minutes: 1, damage: 12, spare: 1, missing: 8 },
   section: 'ranking',
   confidence: 'common practice',
-  note: 'A minute is one; a small part four; each step of wall damage twelve minutes of mending.',
+  note: 'A minute is one; a small part four; each step of wall damage twelve minutes of mending, an allowance missing eight.',
 };
 
 /** What kind of thing is done; two of one family never go together. */
@@ -49,7 +51,7 @@ export interface Proposal {
   readonly ids: readonly string[];
   readonly words: readonly string[];
   readonly cost: Cost;
-  /** Its cost by the weights. */
+  /** Its cost by the weights, with what is missing of the spare allowances. */
   readonly weight: number;
   readonly box: BoxDocument;
   readonly counted: Tally;
@@ -73,6 +75,12 @@ export function addCosts(costs: readonly Cost[]): Cost {
   );
 }
 
-export function weigh(cost: Cost, weights: Weights): number {
-  return cost.parts * weights.parts + cost.minutes * weights.minutes + cost.damage * weights.damage;
+/** What a proposal weighs. @param spare allowances it leaves */
+export function weigh(cost: Cost, weights: Weights, spare: number = weights.spare): number {
+  return (
+    cost.parts * weights.parts +
+    cost.minutes * weights.minutes +
+    cost.damage * weights.damage +
+    Math.max(0, weights.spare - spare) * weights.missing
+  );
 }

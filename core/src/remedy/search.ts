@@ -35,9 +35,19 @@ const TOGETHER = 3;
 /** The most proposals given. */
 const GIVEN = 12;
 
-const violations = (findings: readonly Finding[]) =>
-  findings.filter(({ severity }) => severity === 'violation');
-const keyOf = ({ check, ids = [] }: Finding) => `${check}:${ids.join()}`;
+/** How many violations each check finds. */
+function violations(findings: readonly Finding[]): Map<string, number> {
+  const counts = new Map<string, number>();
+  for (const { check, severity } of findings) {
+    if (severity === 'violation') counts.set(check, (counts.get(check) ?? 0) + 1);
+  }
+  return counts;
+}
+
+/** Whether any check finds more wrong than before. */
+function worse(now: ReadonlyMap<string, number>, before: ReadonlyMap<string, number>): boolean {
+  return [...now].some(([check, count]) => count > (before.get(check) ?? 0));
+}
 
 /** Room left in the wall behind the finished surface; undefined where it is not known. */
 function roomInWall({ site }: BoxDocument): number | undefined {
@@ -75,7 +85,8 @@ function beats(a: Proposal, b: Proposal): boolean {
     a.cost.minutes <= b.cost.minutes &&
     a.cost.damage <= b.cost.damage &&
     (a.counted.margin ?? -1) >= (b.counted.margin ?? -1);
-  const subset = a.ids.length < b.ids.length && a.ids.every((id) => b.ids.includes(id));
+  const subset =
+    a.weight <= b.weight && a.ids.length < b.ids.length && a.ids.every((id) => b.ids.includes(id));
   const better =
     a.cost.parts < b.cost.parts ||
     a.cost.minutes < b.cost.minutes ||
@@ -105,30 +116,33 @@ export function findRemedies(
     ...(boxes === undefined ? {} : { boxes }),
     ...(room === undefined ? {} : { room }),
   });
-  const known = new Set(violations(checkBox(box, edition, counted).findings).map(keyOf));
+  const known = violations(checkBox(box, edition, counted).findings);
   const legal: Proposal[] = [];
   let looked = 0;
   for (const chosen of combinations(steps, TOGETHER)) {
-    // What is legal with fewer steps needs no more of them.
-    if (legal.some((one) => one.ids.every((id) => chosen.some((step) => step.id === id)))) continue;
+    // What is legal with fewer steps, and leaves what one wants, needs no more of them.
+    const enough = legal.some(
+      (one) => one.spare >= weights.spare && one.ids.every((id) => chosen.some((step) => step.id === id)),
+    );
+    if (enough) continue;
     looked += 1;
     const next = chosen.reduce((left, step) => step.apply(left), box);
     const after = tally(next, edition);
     if (after.verdict !== 'legal') continue;
     if (counted.verdict === 'legal' && (allowancesLeft(after)?.count ?? 0) < weights.spare) continue;
     const findings = checkBox(next, edition, after).findings;
-    const worse = violations(findings).filter((finding) => !known.has(keyOf(finding)));
-    if (worse.length > 0) continue;
+    if (worse(violations(findings), known)) continue;
     const cost = addCosts(chosen.map((step) => step.cost));
+    const spare = allowancesLeft(after)?.count ?? 0;
     legal.push({
       ids: chosen.map((step) => step.id),
       words: chosen.map((step) => step.words),
       cost,
-      weight: weigh(cost, weights),
+      weight: weigh(cost, weights, spare),
       box: next,
       counted: after,
       gained: ((after.margin ?? 0) - (counted.margin ?? -counted.fill)) as Amount,
-      spare: allowancesLeft(after)?.count ?? 0,
+      spare,
       findings,
     });
   }
@@ -151,7 +165,6 @@ export function findRemedies(
   const kept = legal.filter((one) => !legal.some((other) => other !== one && beats(other, one)));
   const ranked = kept.sort(
     (a, b) =>
-      Number(b.spare >= weights.spare) - Number(a.spare >= weights.spare) ||
       a.weight - b.weight ||
       (b.counted.margin ?? 0) - (a.counted.margin ?? 0) ||
       (a.ids.join() < b.ids.join() ? -1 : 1),

@@ -57,15 +57,19 @@ function boxSteps(box: BoxDocument, { edition, boxes, room }: Means): Step[] {
   return (boxes ?? catalogueOf(edition))
     .filter((part) => canReplace(box, part, room))
     .map((part): Step => {
-      const wider = part.gangs > box.shell.gangs && part.form === 'device-box';
+      const more = part.form === 'device-box' ? part.gangs - box.shell.gangs : 0;
+      const wider = more > 0;
+      // Another shape wants a ring and a larger hole; another mounting is fiddled in.
+      const reshaped = (box.shell.form ?? part.form) !== part.form;
+      const remounted = box.shell.mount !== undefined && !part.mounts.includes(box.shell.mount);
       return {
         id: `box:${part.id}`,
         family: 'box',
         words: `Replace the box: ${part.name}, ${showVolume(part.volume, edition.unit)} ${edition.unit === 'in3' ? 'in³' : 'mL'}${part.typical ? ' (typical: read the stamp)' : ''}${wider ? ', with a wider plate' : ''}.`,
         cost: {
-          parts: 1 + part.gangs * 0.5,
-          minutes: finished ? 35 : 20,
-          damage: finished ? (wider ? 2 : 1) : 0,
+          parts: 0.5 + part.gangs * 0.5 + more + (reshaped ? 1 : 0),
+          minutes: (finished ? 35 : 20) + 5 * more + (reshaped ? 10 : 0) + (remounted ? 4 : 0),
+          damage: finished ? (wider || reshaped ? 2 : 1) : 0,
         },
         apply: (now) => replaceBox(now, part),
       };
@@ -89,7 +93,11 @@ function volumeSteps(box: BoxDocument, { edition }: Means): Step[] {
       id: `add:${part.id}`,
       family: 'volume',
       words: `Add a ${part.name}${part.code === undefined ? ' (typical: read its mark)' : ''}, ${showVolume(part.volume, edition.unit)} ${edition.unit === 'in3' ? 'in³' : 'mL'}${part.surface ? '; it stands on the surface' : ''}.`,
-      cost: { parts: 1, minutes: 10, damage: part.surface ? 0.5 : 0 },
+      // On a box in a wall, what stands on the surface is seen for good.
+      cost:
+        part.code === undefined && part.surface
+          ? { parts: 2, minutes: 25, damage: 1.5 }
+          : { parts: 1, minutes: 10, damage: 0 },
       apply: (now) =>
         addItem(now, {
           kind: 'added',

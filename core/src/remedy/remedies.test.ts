@@ -1,0 +1,211 @@
+/**
+ * What makes a box legal: complete against brute force, cheapest against an integer-programming solver
+ * (javascript-lp-solver), never worse elsewhere. Costs are common practice, no source. Invented boxes.
+ */
+import fc from 'fast-check';
+import solver from 'javascript-lp-solver';
+import { checkBox } from '../check/check-box.ts';
+import { type EditionId, editionOf } from '../edition/index.ts';
+import { tally } from '../fill/tally.ts';
+import { allowancesLeft } from '../fill/verdict.ts';
+import { ATOMS_PER_CUBIC_INCH } from '../quantity/volume.ts';
+import { readCountLine } from '../shorthand/read.ts';
+import { catalogueOf, TYPICAL_BOXES } from './catalogue.ts';
+import { DEFAULT_WEIGHTS, weigh } from './remedy.ts';
+import { findRemedies, type SearchOptions } from './search.ts';
+import { canReplace, stepsFor } from './steps.ts';
+
+const weights = DEFAULT_WEIGHTS.value;
+
+function boxOf(line: string) {
+  const read = readCountLine(line);
+  if (!read.ok) throw new Error(`${line}: ${read.error.expected}`);
+  return read.box;
+}
+function remediesOf(line: string, options: Partial<SearchOptions> = {}) {
+  const box = boxOf(line);
+  const edition = editionOf(box.edition ?? 'nec2023');
+  const counted = tally(box, edition);
+  return { box, edition, counted, ...findRemedies(box, edition, counted, { weights, ...options }) };
+}
+
+const violationsOf = (box: ReturnType<typeof boxOf>, edition: ReturnType<typeof editionOf>) =>
+  checkBox(box, edition, tally(box, edition))
+    .findings.filter((one) => one.severity === 'violation')
+    .map(({ check }) => check);
+const times = (all: readonly string[], one: string) => all.filter((name) => name === one).length;
+
+const OVER = fc
+  .tuple(
+    fc.constantFrom<EditionId>('nec2017', 'nec2020', 'nec2023', 'cec2021'),
+    fc.constantFrom(
+      '18 in3 plastic old-work device-box',
+      '14 in3 plastic new-work device-box',
+      'box 4sq-1.5 metal square',
+      '25 in3 2-gang plastic device-box',
+      'box oct-1.5 metal round',
+    ),
+    fc.subarray(['12/2 feed', '2x 12/2 out', '14/2 spare', 'clamps', '14/3 leg', '4x 12', '12/2'], {
+      minLength: 3,
+    }),
+    fc.subarray(['duplex', 'switch @14', 'gfci @12', 'breaker 15', 'cavity 3.5 in'], { minLength: 1 }),
+  )
+  .map(([edition, box, ...rest]) => [edition, box, '12/2', ...rest.flat()].join(', '));
+
+test('every proposal is legal when it is counted anew, and makes no check worse', () => {
+  fc.assert(
+    fc.property(OVER, (line) => {
+      const { box, edition, counted, proposals } = remediesOf(line);
+      const before = checkBox(box, edition, counted).findings.filter((one) => one.severity === 'violation');
+      for (const proposal of proposals) {
+        const again = tally(proposal.box, edition);
+        expect(again.verdict).toBe('legal');
+        expect(again.margin).toBe(proposal.counted.margin);
+        const after = checkBox(proposal.box, edition, again).findings.filter(
+          (one) => one.severity === 'violation',
+        );
+        expect(after.length).toBeLessThanOrEqual(before.length);
+      }
+    }),
+    { numRuns: 60 },
+  );
+});
+
+test('complete: the cheapest of all combinations of up to three steps, by brute force', () => {
+  fc.assert(
+    fc.property(OVER, (line) => {
+      const { box, edition, counted, proposals } = remediesOf(line, { boxes: [] });
+      if (counted.verdict !== 'over') return;
+      const steps = stepsFor(box, { edition, boxes: [] });
+      let cheapest = Infinity;
+      const known = violationsOf(box, edition);
+      for (let mask = 1; mask < 1 << steps.length; mask += 1) {
+        const chosen = steps.filter((_, nth) => mask & (1 << nth));
+        if (chosen.length > 3) continue;
+        const families = chosen.map(({ family }) => family);
+        const twice = families.some(
+          (family, nth) =>
+            families.indexOf(family) !== nth && family !== 'dead-cable' && family !== 'through',
+        );
+        if (twice) continue;
+        const next = chosen.reduce((left, step) => step.apply(left), box);
+        const after = tally(next, edition);
+        if (after.verdict !== 'legal') continue;
+        const bad = violationsOf(next, edition);
+        if ([...new Set(bad)].some((check) => times(bad, check) > times(known, check))) continue;
+        const cost = {
+          parts: chosen.reduce((sum, { cost: one }) => sum + one.parts, 0),
+          minutes: chosen.reduce((sum, { cost: one }) => sum + one.minutes, 0),
+          damage: Math.max(...chosen.map(({ cost: one }) => one.damage)),
+        };
+        cheapest = Math.min(cheapest, weigh(cost, weights, allowancesLeft(after)?.count));
+      }
+      const ours = Math.min(...proposals.map(({ weight }) => weight), Infinity);
+      expect(ours).toBe(cheapest);
+    }),
+    { numRuns: 60 },
+  );
+});
+
+test('the cheapest set of steps is what an integer-programming solver finds', () => {
+  // Steps whose gains add up: dead cables out of a metal box, an extension, connectors outside.
+  const line = 'box 4sq-1.5 metal square, 4x 12/2 out, clamps, 14/2 spare "a", 12/2 spare "b", duplex @12';
+  const plain = { ...weights, spare: 0 };
+  const { box, edition, counted, proposals } = remediesOf(line, { boxes: [], weights: plain });
+  const steps = stepsFor(box, { edition, boxes: [] }).filter(({ family }) => family !== 'move-cable');
+  const room = (next: typeof box) => {
+    const { margin } = tally(next, edition);
+    return (margin ?? 0) / ATOMS_PER_CUBIC_INCH;
+  };
+  const model = {
+    optimize: 'weight',
+    opType: 'min' as const,
+    constraints: {
+      room: { min: -(counted.margin ?? 0) / ATOMS_PER_CUBIC_INCH },
+      count: { max: 3 },
+      ...Object.fromEntries(steps.map(({ id }) => [id, { max: 1 }])),
+      volume: { max: 1 },
+    },
+    variables: Object.fromEntries(
+      steps.map((step) => [
+        step.id,
+        {
+          weight: weigh(step.cost, weights),
+          room: room(step.apply(box)) - (counted.margin ?? 0) / ATOMS_PER_CUBIC_INCH,
+          count: 1,
+          [step.id]: 1,
+          ...(step.family === 'volume' ? { volume: 1 } : {}),
+        },
+      ]),
+    ),
+    ints: Object.fromEntries(steps.map(({ id }) => [id, 1])),
+  };
+  const best = solver.Solve(model) as { feasible: boolean; result: number };
+  expect(best.feasible).toBe(true);
+  const ours = Math.min(...proposals.map(({ weight }) => weight));
+  expect(ours).toBeCloseTo(best.result, 6);
+});
+
+test('nothing dominated is given, and nothing twice', () => {
+  fc.assert(
+    fc.property(OVER, (line) => {
+      const { proposals } = remediesOf(line);
+      for (const a of proposals) {
+        for (const b of proposals) {
+          if (a === b) continue;
+          const worse =
+            a.cost.parts >= b.cost.parts &&
+            a.cost.minutes >= b.cost.minutes &&
+            a.cost.damage >= b.cost.damage &&
+            (a.counted.margin ?? 0) <= (b.counted.margin ?? 0);
+          const same = a.weight === b.weight && a.counted.margin === b.counted.margin;
+          expect(worse && !same).toBe(false);
+        }
+      }
+    }),
+    { numRuns: 40 },
+  );
+});
+
+describe('the catalogue', () => {
+  test('ids are unique, the standard boxes carry the table’s volumes, the rest say “typical”', () => {
+    const edition = editionOf('nec2023');
+    const all = catalogueOf(edition);
+    expect(new Set(all.map(({ id }) => id)).size).toBe(all.length);
+    for (const part of all) {
+      const listed = edition.boxes.value.find(({ code }) => code === part.code);
+      expect(part.typical).toBe(listed === undefined);
+      if (listed) expect(part.volume).toBe(listed.volume);
+    }
+  });
+
+  test('a finished wall takes only old-work boxes, a shallow one only shallow ones, a ceiling only its own', () => {
+    const fits = (line: string, room?: number) =>
+      TYPICAL_BOXES.filter((part) => canReplace(boxOf(line), part, room)).map(({ id }) => id);
+    expect(fits('18 in3 old-work device-box, 14/2').every((id) => id.includes('old'))).toBe(true);
+    expect(fits('18 in3 device-box, 14/2', 60_000_000)).toEqual([]);
+    expect(fits('15 in3 round, 14/2')).toEqual(['pan-6', 'round-fan-21', 'round-plastic-22']);
+    expect(fits('15 in3 round, 14/2, hangs fan')).toEqual(['round-fan-21']);
+    expect(fits('60 in3 4-gang device-box, 14/2').every((id) => id.includes('4g'))).toBe(true);
+  });
+});
+
+test.each([
+  ['18 in3 plastic, 2x 12/2, duplex', /legal as it is/],
+  ['18 in3 plastic device-box, 9x 12/2, 4x duplex, breaker 20', /Nothing that is known here|truck/],
+  ['measured 2 x 2 x 2 metal, 14/2', /no legal volume: read the stamp|empty/],
+])('“%s” is answered in words', (line, words) => {
+  const { proposals, notes } = remediesOf(line, { boxes: [] });
+  expect(proposals).toEqual([]);
+  expect(notes.join(' ')).toMatch(words);
+});
+
+test('fewer grounds are not offered below five, and 14 AWG only where the breaker is 15 A', () => {
+  const at = (breaker: string) => remediesOf(`18 in3 plastic old-work device-box, 3x 12/2, duplex${breaker}`);
+  expect(at('').notes.join(' ')).toMatch('Fewer grounds entering would not help');
+  const offers = (breaker: string) =>
+    stepsFor(at(breaker).box, { edition: editionOf('nec2023') }).some(
+      ({ family }) => family === 'smaller-wire',
+    );
+  expect([offers(''), offers(', breaker 20'), offers(', breaker 15')]).toEqual([false, false, true]);
+});
