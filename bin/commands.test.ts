@@ -164,3 +164,52 @@ test('every command has help', () => {
     expect(stdout).toMatch('Usage: dense-pack');
   }
 });
+
+describe('check, fix and tap', () => {
+  test('check tells violations, what needs a look, and what could not be checked', () => {
+    const { status, stdout } = run(['check', '18 in3 plastic, 14/2, duplex 20a, breaker 15, setback 3/8 in']);
+    expect(status).toBe(1);
+    expect(stdout).toMatch('violation, 210.21(B): A 20 A receptacle on a 15 A circuit');
+    expect(stdout).toMatch('violation, 314.20:');
+    expect(stdout).toMatch('not checked, 314.24: the inside depth of the box');
+    const fine = run(['check', '--json', '18 in3 plastic, 14/2 mc, breaker 15']);
+    expect(fine.status).toBe(0);
+    expect(json(fine.stdout).findings).toEqual([]);
+    expect(run(['check', '18 in3, breaker 16']).stderr).toMatch('a breaker of 15, 20, 25, 30, 40, 50, 60 A');
+  });
+
+  test('fix gives the cheapest first, each as a line that counts as legal', () => {
+    const { status, stdout } = run([
+      'fix',
+      '--json',
+      '18 in3 plastic old-work device-box, 2x 12/2, 12/2 spare, duplex',
+    ]);
+    expect(status).toBe(1);
+    const { remedies, margin } = json(stdout);
+    expect(margin).toBe('-2.25');
+    expect(remedies[0].steps).toEqual(['dead:i2']);
+    for (const { line } of remedies) expect(run(['fill', line]).status).toBe(0);
+    expect(run(['fix', '18 in3, 12/2']).stdout).toMatch('The box is legal as it is.');
+  });
+
+  test('tap ranks the boxes that can feed an outlet and tells why the others cannot', () => {
+    const csv = [
+      'name,circuit,line',
+      'Den,7,"22.5 in3, 12/2 feed, 12/2 out, duplex, breaker 20"',
+      'Loop,5,"14 in3, 14/2 loop, switch, breaker 15"',
+      'Light,2,"box oct-1.5, 14/3 leg, breaker 15"',
+      'Sink,4,"22.5 in3, 12/2 feed, gfci, breaker 20, place kitchen"',
+      'Old,1,"measured 3x2x2, 14/2 feed no-ground, breaker 15"',
+    ].join('\n');
+    const { status, lines } = run(['tap', '-'], csv);
+    expect(status).toBe(0);
+    expect(lines[0]).toMatch(/^yes {2}Den: legal/);
+    const why = lines.slice(1).join('\n');
+    expect(why).toMatch('Loop: only a switch loop comes to it: there is no neutral');
+    expect(why).toMatch('Light: every hot in it is switched');
+    expect(why).toMatch('Sink: the circuits of the kitchen may not serve other rooms');
+    expect(why).toMatch('Old: no equipment ground is in it; it has no legal volume');
+    expect(run(['tap', '-', '--circuit', '9'], csv).status).toBe(1);
+    expect(run(['tap', '-'], 'a,b\n1,2').stderr).toMatch('“line” column');
+  });
+});

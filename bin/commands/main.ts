@@ -1,18 +1,22 @@
 /** `dense-pack`: the count on the command line. */
 import { Command, CommanderError } from 'commander';
 import { addBoxes } from './boxes.ts';
+import { addCheck } from './check.ts';
 import { addCompare } from './compare.ts';
 import { addConvert } from './convert.ts';
 import { EXIT } from './exit.ts';
 import { addExplain } from './explain.ts';
 import { addFill } from './fill.ts';
+import { addFix } from './fix.ts';
+import { addTap } from './tap.ts';
 
 const program = new Command('dense-pack')
   .description('Counts the fill of electrical boxes exactly. The adopted code and the inspector decide.')
   .exitOverride()
   .configureHelp({ showGlobalOptions: true })
   .showHelpAfterError('Add --help to see what is accepted.');
-for (const add of [addFill, addExplain, addCompare, addConvert, addBoxes]) add(program);
+for (const add of [addFill, addExplain, addCheck, addFix, addTap, addCompare, addConvert, addBoxes])
+  add(program);
 
 // A reader that has had enough (head, less) closes the pipe: that is no error of ours.
 process.stdout.on('error', (error: NodeJS.ErrnoException) => {

@@ -1,0 +1,67 @@
+/** `dense-pack fix`: what makes a box legal, cheapest first. */
+import { type EditionId, editionOf } from '@dense-pack/core/edition/index';
+import { printAmount, showAmount, unitName } from '@dense-pack/core/fill/amount';
+import { tally } from '@dense-pack/core/fill/tally';
+import { tallyJson } from '@dense-pack/core/fill/tally-json';
+import { verdictWords } from '@dense-pack/core/fill/verdict';
+import { DEFAULT_WEIGHTS } from '@dense-pack/core/remedy/remedy';
+import { findRemedies } from '@dense-pack/core/remedy/search';
+import { unreadableWords } from '@dense-pack/core/shorthand/errors';
+import { printCountLine } from '@dense-pack/core/shorthand/print';
+import { readCountLine } from '@dense-pack/core/shorthand/read';
+import type { Command } from 'commander';
+import { EXIT, exitOf } from './exit.ts';
+import { editionOption } from './options.ts';
+
+export function addFix(program: Command): void {
+  program
+    .command('fix')
+    .description('find what makes a box legal, cheapest first; costs are common practice')
+    .argument('<line>', 'a count line')
+    .option('--json', 'print JSON', false)
+    .addOption(editionOption())
+    .addHelpText('after', '\nExit code as for fill: that of the box as it is.')
+    .action((line: string, options: { json: boolean; edition: EditionId }) => {
+      const read = readCountLine(line, options.edition);
+      if (!read.ok) {
+        console.error(unreadableWords(read.error));
+        process.exitCode = EXIT.unreadable;
+        return;
+      }
+      const edition = editionOf(read.box.edition ?? options.edition);
+      const counted = tally(read.box, edition);
+      const { proposals, notes } = findRemedies(read.box, edition, counted, {
+        weights: DEFAULT_WEIGHTS.value,
+      });
+      process.exitCode = exitOf(counted.verdict);
+      if (options.json) {
+        console.log(
+          JSON.stringify({
+            ...tallyJson(counted),
+            remedies: proposals.map((one) => ({
+              steps: one.ids,
+              words: one.words,
+              cost: one.cost,
+              weight: one.weight,
+              gained: printAmount(one.gained, one.counted.unit),
+              spare: one.spare,
+              line: printCountLine(one.box),
+              margin: one.counted.margin === null ? null : printAmount(one.counted.margin, one.counted.unit),
+            })),
+            notes,
+          }),
+        );
+        return;
+      }
+      console.log(
+        [
+          verdictWords(counted),
+          ...proposals.map(
+            (one, nth) =>
+              `${nth + 1}. ${one.words.join(' ')} Then ${verdictWords(one.counted)}; gained ${showAmount(one.gained, one.counted.unit)} ${unitName(one.counted.unit)}, about ${one.cost.minutes} min.`,
+          ),
+          ...notes,
+        ].join('\n'),
+      );
+    });
+}

@@ -1,0 +1,124 @@
+/**
+ * Which of the boxes within reach can feed a new outlet (handbook 13): it must have the right hot, that
+ * circuit's neutral, a ground, conductors of the breaker's size, room after the change, and a circuit that
+ * may be extended. Each loser is told why it lost.
+ */
+import type { BoxDocument, ItemOf } from '../box/document.ts';
+import { addItem } from '../box/edit.ts';
+import { SMALLEST_CONDUCTOR } from '../check/circuit.ts';
+import { isKind } from '../check/finding.ts';
+import type { Edition, Size } from '../edition/index.ts';
+import { type Tally, tally } from '../fill/tally.ts';
+import { verdictWords } from '../fill/verdict.ts';
+import { DEFAULT_WEIGHTS, type Proposal, type Weights } from './remedy.ts';
+import { findRemedies } from './search.ts';
+
+/** A box one might tap. */
+export interface TapBox {
+  readonly id: string;
+  readonly name: string;
+  readonly room: string;
+  readonly circuit: string;
+  readonly box: BoxDocument;
+  /** Way of the cable, in feet, where it is known. */
+  readonly distance?: number;
+}
+
+/** What is wanted. */
+export interface TapWish {
+  /** `constant`: always on; `switched`: with an existing switch. */
+  readonly hot: 'constant' | 'switched';
+  readonly size: Size;
+  /** Insulated conductors of the new cable. */
+  readonly conductors: 2 | 3;
+  readonly circuit?: string;
+}
+
+export interface Tap {
+  readonly from: TapBox;
+  readonly after: Tally;
+  /** Why it cannot feed it; empty for one that can. */
+  readonly against: readonly string[];
+  /** What must be looked at, or changed, first. */
+  readonly needs: readonly string[];
+  /** The cheapest change that makes it legal, where it is over after the tap. */
+  readonly remedy?: Proposal;
+  readonly weight: number;
+}
+
+/** Places whose circuits may not serve other rooms (NEC 210.11(C), 210.52(B), from memory). */
+const KEPT = ['kitchen', 'laundry', 'bath'] as const;
+/** What a foot of cable counts for, in minutes. Common practice, no source. */
+const FOOT = 1.5;
+
+function against(from: TapBox, wish: TapWish, cables: readonly ItemOf<'cable'>[]): string[] {
+  const { site } = from.box;
+  const told = cables.filter(({ role }) => role !== undefined);
+  const roles = new Set(told.map(({ role }) => role));
+  const all = told.length === cables.length;
+  const reasons: string[] = [];
+  if (cables.length === 0) return ['no cable is recorded in it'];
+  if (all && roles.size === 1 && roles.has('loop'))
+    reasons.push('only a switch loop comes to it: there is no neutral');
+  const constant = [...roles].some((role) => role === 'feed' || role === 'out');
+  if (wish.hot === 'constant' && all && !constant && !roles.has('loop'))
+    reasons.push('every hot in it is switched: the new outlet would go off with the light');
+  if (wish.hot === 'switched' && all && !roles.has('leg')) reasons.push('no switched hot is in it');
+  if (cables.every(({ ground }) => !ground)) reasons.push('no equipment ground is in it');
+  if (site?.breaker !== undefined && wish.size > SMALLEST_CONDUCTOR.value[site.breaker])
+    reasons.push(
+      `its breaker of ${site.breaker} A wants ${SMALLEST_CONDUCTOR.value[site.breaker]} AWG, not ${wish.size}`,
+    );
+  if (site?.place !== undefined && KEPT.some((place) => place === site.place))
+    reasons.push(`the circuits of the ${site.place} may not serve other rooms`);
+  if (wish.circuit !== undefined && from.circuit !== wish.circuit)
+    reasons.push(`it is on circuit ${from.circuit === '' ? 'unknown' : from.circuit}, not ${wish.circuit}`);
+  return reasons;
+}
+
+/** All boxes, those that can feed it first, each with its reason. */
+export function findTaps(
+  boxes: readonly TapBox[],
+  editionOf: (box: BoxDocument) => Edition,
+  wish: TapWish,
+  weights: Weights = DEFAULT_WEIGHTS.value,
+): Tap[] {
+  return boxes
+    .map((from): Tap => {
+      const { box } = from;
+      const edition = editionOf(box);
+      const cables = box.items.filter(isKind('cable'));
+      const next = addItem(box, {
+        kind: 'cable',
+        count: 1,
+        size: wish.size,
+        conductors: wish.conductors,
+        make: 'nm',
+        ground: true,
+        role: 'out',
+      }).box;
+      const after = tally(next, edition);
+      const reasons = against(from, wish, cables);
+      const needs: string[] = [];
+      if (cables.some(({ role }) => role === undefined)) needs.push('test and tag its cables first');
+      if (box.site?.breaker === undefined) needs.push('find its breaker');
+      if (cables.some(({ role }) => role === 'leg' || role === 'loop'))
+        needs.push('prove the neutral: it must be of the same circuit');
+      let remedy: Proposal | undefined;
+      if (after.verdict === 'over') {
+        remedy = findRemedies(next, edition, after, { weights }).proposals.find(
+          ({ ids }) => !ids.some((id) => id.startsWith('move:')),
+        );
+        if (!remedy) reasons.push(`there is no room: ${verdictWords(after)}, and nothing cures it`);
+      }
+      if (after.verdict === 'unknown') reasons.push('it has no legal volume: read its stamp or replace it');
+      const devices = box.items.filter(isKind('device'));
+      const ends = cables.reduce((sum, { count }) => sum + count, 0) === 1 && devices.length > 0;
+      const weight = (remedy?.weight ?? 0) + (from.distance ?? 20) * FOOT + (ends ? 0 : 6) + needs.length * 4;
+      return { from, after, against: reasons, needs, ...(remedy ? { remedy } : {}), weight };
+    })
+    .sort(
+      (a, b) =>
+        a.against.length - b.against.length || a.weight - b.weight || (a.from.id < b.from.id ? -1 : 1),
+    );
+}
