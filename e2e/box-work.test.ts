@@ -73,6 +73,7 @@ test('what is seen is recorded by touch, and making safe is ticked step by step'
     conditions: ['brittle', 'damp', 'unlabelled', 'scorched', 'debris'],
     note: 'Ask for daylight.',
     safe: ['found', 'off'],
+    remedy: [],
     photos: [],
   });
   await hand.touch('Undo');
@@ -187,5 +188,38 @@ test('a label of 10,000 characters is refused where it was typed; one with marku
   await hand.page.keyboard.press('Enter');
   await hand.find('14/2 <img src=x onerror=document.title=1>: cable, switch leg, enters top');
   expect(await hand.page.title()).not.toBe('1');
+  await finish(hand);
+});
+
+test('an over-full box is made legal with one touch, the plan names the remedy, and undo takes it back', async () => {
+  const hand = await world.page(PHONE);
+  await hand.open('/job/demo-house-on-the-hill/box/demo-kitchen-counter');
+  await hand.touch('Fix');
+  await hand.sees('remedy', 'Legal');
+  await hand.sees('finding', 'Advice, 406.12');
+  await hand.touch('Take remedy 1');
+  await hand.sees('verdict', 'Legal');
+  await hand.touch('Change');
+  await hand.saysSomewhere('Remedy taken');
+  await hand.saved();
+  const { seen, stage } = await stored('demo-kitchen-counter');
+  expect(stage).toBe('planned');
+  expect(seen.remedy).toEqual([expect.stringMatching(/^Replace the box: 1-gang plastic/)]);
+  await hand.touch('Undo');
+  await hand.sees('verdict', 'Over by 2.25 in³');
+  await hand.saved();
+  expect((await stored('demo-kitchen-counter')).seen.remedy).toEqual([]);
+  await finish(hand);
+});
+
+test('a fact that is recorded becomes a finding; one that is not stays “not checked”', async () => {
+  const hand = await world.page(PHONE);
+  await hand.open('/job/demo-house-on-the-hill/box/demo-workshop-square');
+  await hand.touch('Fix');
+  await hand.saysSomewhere('The box is legal as it is.');
+  await hand.touch('Facts the checks need');
+  await hand.touch('30');
+  await hand.sees('finding', '14 AWG on a 30 A breaker: it needs 10 AWG or larger');
+  await hand.sees('verdict', 'Legal, 3.00 in³ left');
   await finish(hand);
 });

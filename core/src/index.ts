@@ -24,6 +24,7 @@ export * from './exchange/version.ts';
 export * from './fill/compare.ts';
 export * from './fill/room.ts';
 export * from './box/difference.ts';
+export * from './box/site.ts';
 export * from './box/stages.ts';
 export * from './exchange/paste.ts';
 export * from './fold/work-room.ts';

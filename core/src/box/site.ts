@@ -57,11 +57,11 @@ export const Site = z.strictObject({
   /** Nearest a bored hole or cable comes to the face of the stud. */
   edge: orNone.optional(),
   /** A steel plate guards it. */
-  plate: z.boolean().optional(),
+  plate: z.literal(true).optional(),
   /** A hole through a top or bottom plate was bored. */
-  bored: z.boolean().optional(),
+  bored: z.literal(true).optional(),
   /** Nonmetallic cable lies open on a wall or in a cabinet. */
-  exposed: z.boolean().optional(),
+  exposed: z.literal(true).optional(),
   /** Depth of the wall cavity with the board. */
   cavity: short.optional(),
   /** What stands behind the box in the cavity. */
@@ -69,6 +69,6 @@ export const Site = z.strictObject({
   hangs: z.enum(HANGINGS).optional(),
   rated: z.enum(HANGINGS).optional(),
   /** The walls are finished and the cable was fished. */
-  finished: z.boolean().optional(),
+  finished: z.literal(true).optional(),
 });
 export type Site = z.output<typeof Site>;

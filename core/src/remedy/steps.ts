@@ -96,7 +96,7 @@ function volumeSteps(box: BoxDocument, { edition }: Means): Step[] {
       // On a box in a wall, what stands on the surface is seen for good.
       cost:
         part.code === undefined && part.surface
-          ? { parts: 2, minutes: 25, damage: 1.5 }
+          ? { parts: 2, minutes: 25, damage: 2 }
           : { parts: 1, minutes: 10, damage: 0 },
       apply: (now) =>
         addItem(now, {

@@ -154,6 +154,7 @@ export function BoxScreen({ jobId, boxId, first }: BoxScreenProps) {
     ...(box.stage !== 'found' ? (['found'] as const) : []),
     ...(box.stage === 'built' ? (['change'] as const) : []),
     ...(counted.verdict === 'legal' && box.box.items.length > 0 ? (['count'] as const) : []),
+    ...(counted.verdict === 'legal' && box.seen.remedy.length > 0 ? (['fix'] as const) : []),
   ];
   const station = 'station' in open ? open.station : undefined;
   const adder = 'adder' in open ? open.adder : undefined;

@@ -3,6 +3,7 @@ import type { LucideIcon } from 'lucide-react-native';
 import Check from 'lucide-react-native/icons/check';
 import ClipboardList from 'lucide-react-native/icons/clipboard-list';
 import GitCompare from 'lucide-react-native/icons/git-compare';
+import Hammer from 'lucide-react-native/icons/hammer';
 import ReceiptText from 'lucide-react-native/icons/receipt-text';
 import ShieldCheck from 'lucide-react-native/icons/shield-check';
 import { Pressable, View } from 'react-native';
@@ -14,6 +15,7 @@ export const STATIONS = {
   found: { label: 'Found', icon: ClipboardList },
   change: { label: 'Change', icon: GitCompare },
   count: { label: 'Count', icon: ReceiptText },
+  fix: { label: 'Fix', icon: Hammer },
 } as const satisfies Record<string, { label: string; icon: LucideIcon }>;
 export type Station = keyof typeof STATIONS;
 
@@ -46,9 +48,9 @@ export function StationRail({ station, done, onChoose, upright = false }: Statio
             aria-selected={on}
             aria-label={closed ? `${label}, done` : label}
             onPress={() => onChoose(name)}
-            className={`min-h-thumb min-w-0 flex-row items-center justify-center gap-1 active:opacity-60 ${upright ? 'px-2' : 'grow basis-[5.4rem] border-b-4'} ${on ? 'border-action' : 'border-transparent'} ${on && upright ? 'bg-sunk' : ''}`}
+            className={`min-h-thumb min-w-0 flex-row items-center justify-center gap-1 active:opacity-60 ${upright ? 'px-2' : 'grow basis-[4.3rem] border-b-4'} ${on ? 'border-action' : 'border-transparent'} ${on && upright ? 'bg-sunk' : ''}`}
           >
-            <Icon size={16} color={colour} aria-hidden />
+            {upright && <Icon size={16} color={colour} aria-hidden />}
             <Words strong={on} tone={on ? 'text-action' : 'text-ink'} numberOfLines={1}>
               {label}
             </Words>

@@ -11,6 +11,7 @@ import { DevicePanel } from './panels/DevicePanel';
 import { LinePanel } from './panels/LinePanel';
 import { MorePanel } from './panels/MorePanel';
 import { ChangeStation } from './stations/ChangeStation';
+import { FixStation } from './stations/FixStation';
 import { FoundStation } from './stations/FoundStation';
 import { SafeStation } from './stations/SafeStation';
 import type { ChangeBox, ChangeFields } from './use-box-edit';
@@ -58,6 +59,8 @@ export const Work = memo(function Work({
         );
       case 'count':
         return tape;
+      case 'fix':
+        return <FixStation box={box} counted={counted} edition={edition} onBox={onBox} onFields={onFields} />;
     }
   }
   const adding = { box: box.box, onChange: onBox, onOpen: onItem };

@@ -29,7 +29,15 @@ export function TileFace(props: TileFaceProps) {
   );
 }
 
-const TileSurface = memo(function TileSurface({ fill, ink, over, border, text, size }: TileSurfaceProps) {
+const TileSurface = memo(function TileSurface({
+  fill,
+  ink,
+  over,
+  lift,
+  border,
+  text,
+  size,
+}: TileSurfaceProps) {
   const colours = useColours();
   return (
     <View
@@ -43,6 +51,7 @@ const TileSurface = memo(function TileSurface({ fill, ink, over, border, text, s
         alignItems: 'center',
         justifyContent: 'center',
         overflow: 'hidden',
+        paddingTop: lift,
       }}
     >
       {text !== '' && (

@@ -24,11 +24,16 @@ export interface TileSurfaceProps extends Pick<Look, 'fill' | 'ink'> {
   readonly pattern: Look['pattern'] | undefined;
   /** Height of the part that stands past the rim. */
   readonly over: number;
+  /** Room above the words, so that the line of the rim does not run through them. */
+  readonly lift: number;
   readonly border: number;
   readonly text: string;
   /** Size of the letters, in px. */
   readonly size: number;
 }
+
+/** Height words need, in px. */
+const WORDS = 18;
 
 export interface TileParts {
   readonly surface: TileSurfaceProps;
@@ -47,6 +52,7 @@ export function tileParts({ placed, rim, counted, box, small, selected }: TileFa
     ink: look.ink,
     pattern: small ? undefined : look.pattern,
     over: over > 0.5 ? over : 0,
+    lift: over > 0.5 && height - over >= WORDS ? over : 0,
     border: selected ? 4 : small ? 0.5 : 1,
     text: small || height < 12 ? '' : fits ? text : look.letter,
     size: Math.min(15, Math.floor(height) - 2),

@@ -63,6 +63,7 @@ export function ChangeStation({ box, counted, edition, width, onChange }: Change
             stage={stage}
             width={width}
           />
+          {box.seen.remedy.length > 0 && <Notice title="Remedy taken">{box.seen.remedy.join(' ')}</Notice>}
           <Changes
             changes={changes}
             onFound={

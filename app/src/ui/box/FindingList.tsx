@@ -1,0 +1,54 @@
+/** What the checks beyond fill found, gravest first, and what they could not check. */
+import type { Outcome, Severity } from '@dense-pack/core/check/finding';
+import type { LucideIcon } from 'lucide-react-native';
+import Eye from 'lucide-react-native/icons/eye';
+import Lightbulb from 'lucide-react-native/icons/lightbulb';
+import OctagonX from 'lucide-react-native/icons/octagon-x';
+import { View } from 'react-native';
+import { Fold } from '../parts/Fold';
+import { Words } from '../parts/Words';
+import { useColours } from '../theme/theme';
+
+const SIGNS: Record<Severity, { icon: LucideIcon; word: string; tone: 'over' | 'unknown' | 'soft' }> = {
+  violation: { icon: OctagonX, word: 'Violation', tone: 'over' },
+  look: { icon: Eye, word: 'Needs a look', tone: 'unknown' },
+  advice: { icon: Lightbulb, word: 'Advice', tone: 'soft' },
+};
+const TONES = { over: 'text-over', unknown: 'text-unknown', soft: 'text-soft' } as const;
+
+export function FindingList({ checked }: { readonly checked: Outcome }) {
+  const colours = useColours();
+  return (
+    <View className="gap-2">
+      <Words heading={2} strong>
+        Beside the fill
+      </Words>
+      {checked.findings.length === 0 && <Words tone="text-soft">Nothing was found.</Words>}
+      {checked.findings.map(({ check, severity, section, words, cure }, nth) => {
+        const { icon: Icon, word, tone } = SIGNS[severity];
+        return (
+          <View
+            key={`${check}${nth}`}
+            testID="finding"
+            className="flex-row gap-2 rounded-card border border-hair bg-sheet px-3 py-2"
+          >
+            <Icon size={20} color={colours[tone]} aria-hidden />
+            <View className="min-w-0 flex-1">
+              <Words size="fine" strong tone={TONES[tone]}>{`${word}, ${section}`}</Words>
+              <Words>{cure === undefined ? words : `${words} ${cure}`}</Words>
+            </View>
+          </View>
+        );
+      })}
+      {checked.notChecked.length > 0 && (
+        <Fold title={`Not checked (${checked.notChecked.length})`}>
+          {checked.notChecked.map(({ check, section, needs }, nth) => (
+            <Words key={`${check}${nth}`} className="border-t border-hair px-3 py-2" testID="not-checked">
+              {`Not checked, ${section}: ${needs}.`}
+            </Words>
+          ))}
+        </Fold>
+      )}
+    </View>
+  );
+}

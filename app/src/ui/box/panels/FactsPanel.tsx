@@ -1,0 +1,123 @@
+/** Facts about where the box stands, by touch: what the checks beyond fill need to know. */
+import type { BoxDocument } from '@dense-pack/core/box/document';
+import { BREAKERS, HANGINGS, PLACES, type Site } from '@dense-pack/core/box/site';
+import { View } from 'react-native';
+import { Choice, wordOptions } from '../../parts/Choice';
+import { Fold } from '../../parts/Fold';
+import type { ChangeBox } from '../use-box-edit';
+
+interface FactsPanelProps {
+  readonly box: BoxDocument;
+  readonly onChange: ChangeBox;
+}
+
+const inches = (...lengths: readonly string[]) =>
+  lengths.map((length) => ({ value: `${Number(length)} in`, label: FRACTIONS[length] ?? length }));
+const FRACTIONS: Readonly<Record<string, string>> = {
+  '0': 'none',
+  '0.0625': '1/16',
+  '0.125': '1/8',
+  '0.25': '1/4',
+  '0.375': '3/8',
+  '0.5': '1/2',
+  '0.75': '3/4',
+  '1.25': '1 1/4',
+  '1.5': '1 1/2',
+  '2.125': '2 1/8',
+  '2.5': '2 1/2',
+  '2.875': '2 7/8',
+  '3.5': '3 1/2',
+};
+
+/** Facts that are lengths, each with what one commonly measures, in inches. */
+const LENGTHS = [
+  ['depth', 'Inside depth of the box, in', inches('1.25', '1.5', '2.125', '2.5', '2.875', '3.5')],
+  ['setback', 'Front behind the surface, in', inches('0', '0.125', '0.25', '0.375', '0.5', '0.75')],
+  ['gap', 'Gap round the box, in', inches('0', '0.0625', '0.125', '0.25', '0.5')],
+  ['free', 'Shortest free conductor, in', inches('3', '5', '6', '8')],
+  ['past', 'Reaches past the opening, in', inches('2', '3', '4')],
+  ['sheath', 'Sheath inside the box, in', inches('0', '0.25', '0.5', '1')],
+  ['support', 'Nearest support, in', inches('4', '8', '12', '18')],
+  ['edge', 'Hole to the stud’s face, in', inches('0.5', '1', '1.25', '1.5')],
+  ['cavity', 'Depth of the wall cavity, in', inches('2.5', '3.5', '4', '5.5')],
+] as const satisfies readonly (readonly [keyof Site, string, ReturnType<typeof inches>])[];
+
+export function FactsPanel({ box, onChange }: FactsPanelProps) {
+  const site = box.site ?? {};
+  const set = (change: Partial<Record<keyof Site, unknown>>) =>
+    onChange((now) => {
+      const fields = Object.entries({ ...now.site, ...change }).filter(([, value]) => value !== undefined);
+      const { site: _site, ...rest } = now;
+      return fields.length === 0 ? rest : { ...rest, site: Object.fromEntries(fields) as Site };
+    });
+  return (
+    <Fold title="Facts the checks need">
+      <View className="gap-3 border-t border-hair p-3">
+        <Choice
+          title="Breaker, A"
+          options={BREAKERS.map((value) => ({ value, label: String(value) }))}
+          value={site.breaker}
+          onChoose={(breaker) => set({ breaker })}
+        />
+        <Choice
+          title="Place"
+          options={wordOptions(PLACES)}
+          value={site.place}
+          onChoose={(place) => set({ place })}
+        />
+        <Choice
+          title="Surface"
+          options={[
+            { value: 'combustible', label: 'burns', detail: 'wood' },
+            { value: 'noncombustible', label: 'does not', detail: 'board, tile' },
+          ]}
+          value={site.finish}
+          onChoose={(finish) => set({ finish })}
+        />
+        {LENGTHS.map(([key, title, options]) => (
+          <Choice
+            key={key}
+            title={title}
+            options={options}
+            value={site[key]}
+            onChoose={(length) => set({ [key]: length })}
+          />
+        ))}
+        <Choice
+          title="Entries for cables"
+          options={[1, 2, 3, 4, 6, 8].map((value) => ({ value, label: String(value) }))}
+          value={site.entries}
+          onChoose={(entries) => set({ entries })}
+        />
+        <Choice
+          title="Hangs on it"
+          options={HANGINGS.map((value) => ({ value, label: value === 'fan' ? 'a fan' : 'over 50 lb' }))}
+          value={site.hangs}
+          onChoose={(hangs) => set({ hangs })}
+        />
+        <Choice
+          title="Box is rated for"
+          options={HANGINGS.map((value) => ({ value, label: value === 'fan' ? 'a fan' : 'over 50 lb' }))}
+          value={site.rated}
+          onChoose={(rated) => set({ rated })}
+        />
+        {(
+          [
+            ['plate', 'Steel plate over it'],
+            ['exposed', 'Cable lies open'],
+            ['bored', 'A plate was bored'],
+            ['finished', 'Finished wall, cable fished'],
+          ] as const
+        ).map(([key, title]) => (
+          <Choice
+            key={key}
+            title={title}
+            options={[{ value: true as const, label: 'Yes' }]}
+            value={site[key]}
+            onChoose={(value) => set({ [key]: value })}
+          />
+        ))}
+      </View>
+    </Fold>
+  );
+}
