@@ -4,11 +4,15 @@
  * 1. `tally` of a typical box against `JSON.parse` of the same box's JSON (wanted: at most 2).
  * 2. 10,000 lines through `dense-pack fill --json -`, against Node reading and splitting the same lines;
  *    and its peak memory with 100,000 lines against 10,000 (wanted: about 1, memory is constant).
+ * 3. All remedies of one box against so many plain tallies of it as the search looked at (wanted: at most
+ *    100 ms; the ratio tells what the checks and the ranking add).
  */
 import { spawn } from 'node:child_process';
 import { once } from 'node:events';
 import { editionOf } from '@dense-pack/core/edition/index';
 import { tally } from '@dense-pack/core/fill/tally';
+import { DEFAULT_WEIGHTS } from '@dense-pack/core/remedy/remedy';
+import { findRemedies } from '@dense-pack/core/remedy/search';
 import { readCountLine } from '@dense-pack/core/shorthand/read';
 
 const BOXES = {
@@ -43,6 +47,25 @@ for (const [name, line] of Object.entries(BOXES)) {
   const count = time(() => tally(box, edition), 20_000);
   console.log(
     `  ${name}: ${count.toFixed(2)} µs / ${parse.toFixed(2)} µs (${text.length} bytes) = ${(count / parse).toFixed(2)}`,
+  );
+}
+
+console.log('all remedies of one over-full box against as many plain tallies');
+for (const line of [
+  '18 in3 plastic old-work device-box, 12/2 feed, 2x 12/2 out, gfci depth 1.25',
+  'box 4sq-1.5 metal square, 4x 12/2 out, clamps, 14/2 spare, 12/2 spare, switch @14, duplex @12, breaker 20',
+]) {
+  const read = readCountLine(line);
+  if (!read.ok) throw new Error(read.error.expected);
+  const { box } = read;
+  const edition = editionOf('nec2023');
+  const counted = tally(box, edition);
+  const search = () => findRemedies(box, edition, counted, { weights: DEFAULT_WEIGHTS.value });
+  const { looked, proposals } = search();
+  const whole = time(search, 5);
+  const plain = time(() => tally(box, edition), 20_000) * looked;
+  console.log(
+    `  ${proposals.length} of ${looked} looked at: ${(whole / 1000).toFixed(1)} ms / ${(plain / 1000).toFixed(1)} ms = ${(whole / plain).toFixed(2)}`,
   );
 }
 

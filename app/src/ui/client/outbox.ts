@@ -6,59 +6,22 @@
  * live in localStorage, so they survive a reload, a kill and a second tab.
  */
 import {
-  BoxChange,
+  type BoxChange,
   BoxFields,
   BoxRecord,
   Job,
-  JobChange,
-  JobFields,
-  NewBox,
-  NewJob,
-  RecordId,
+  type JobChange,
+  type JobFields,
+  type NewBox,
+  type NewJob,
 } from '@dense-pack/core/box/record';
 import { z } from 'zod';
 import { ProblemAnswer, request, ServerAway } from './api';
+import { type BoxEntry, Entry, fieldsOf } from './entry';
 
 const PREFIX = 'dense-pack/outbox/';
 /** What is given up first when the browser's store is full: the way back, never a change. */
 const SPARE_PREFIX = 'dense-pack/history/';
-
-const common = {
-  /** Order of first making: a job goes before its boxes. */
-  order: z.number(),
-  /** Goes up with each change, so that an answer to an older one is known as such. */
-  turn: z.number(),
-};
-
-/** A change that waits to be sent. */
-export const Entry = z.discriminatedUnion('what', [
-  z.object({
-    ...common,
-    what: z.literal('job'),
-    id: RecordId,
-    fields: JobFields,
-    /** Version the change was made from; null for a job the server has not got yet. */
-    from: z.int().nullable(),
-    madeAt: z.iso.datetime(),
-  }),
-  z.object({
-    ...common,
-    what: z.literal('box'),
-    id: RecordId,
-    jobId: RecordId,
-    fields: BoxFields,
-    /** Version the change was made from; null for a box the server has not got yet. */
-    from: z.int().nullable(),
-    madeAt: z.iso.datetime(),
-    /** The stored box, where someone else changed it in the meantime. */
-    conflict: BoxRecord.optional(),
-    /** Why the server refused it. */
-    refused: z.string().optional(),
-  }),
-  z.object({ ...common, what: z.literal('delete'), id: RecordId, of: z.enum(['boxes', 'jobs']) }),
-]);
-export type Entry = z.output<typeof Entry>;
-export type BoxEntry = Extract<Entry, { what: 'box' }>;
 
 /** Whether the server answered last time; `unsent` counts entries that wait. */
 export interface OutboxState {
@@ -84,12 +47,6 @@ export interface Arrivals {
   deleted(id: string): void;
   /** Nothing more is being sent: lists may be read anew. */
   settled(): void;
-}
-
-/** What a person says of a box, without what the server adds. */
-export function fieldsOf(box: BoxFields): BoxFields {
-  const { name, room, circuit, box: document, stage, stageAt, found, seen } = box;
-  return { name, room, circuit, box: document, stage, stageAt, found, seen };
 }
 
 const RETRY_MS = [1000, 2000, 5000, 15_000];

@@ -14,7 +14,8 @@ import { startTransition, useEffect, useMemo, useState, useSyncExternalStore } f
 import type { z } from 'zod';
 import { afterPaint } from './after-paint';
 import { BoxStates, JobList, JobWithBoxes, ProblemAnswer, request, ServerAway } from './api';
-import { type BoxEntry, type Entry, fieldsOf, Outbox, type OutboxState } from './outbox';
+import { type BoxEntry, type Entry, fieldsOf } from './entry';
+import { Outbox, type OutboxState } from './outbox';
 import { photos } from './photos';
 
 const jobsKey = ['jobs'] as const;

@@ -7,7 +7,7 @@ import { router } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { makeBox, outbox, type ShownBox } from '../../client/queries';
-import { fieldsOf } from '../../client/outbox';
+import { fieldsOf } from '../../client/entry';
 import { Choice, plainOptions } from '../../parts/Choice';
 import { EditionChoice } from '../../parts/EditionChoice';
 import { Field } from '../../parts/Field';

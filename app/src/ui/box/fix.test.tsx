@@ -1,0 +1,78 @@
+/** Findings as they are shown, facts by touch, and the remedy search across its border. Invented boxes. */
+import type { BoxDocument } from '@dense-pack/core/box/document';
+import { checkBox } from '@dense-pack/core/check/check-box';
+import { editionOf } from '@dense-pack/core/edition/index';
+import { tally } from '@dense-pack/core/fill/tally';
+import { printCountLine } from '@dense-pack/core/shorthand/print';
+import { readCountLine } from '@dense-pack/core/shorthand/read';
+import { fireEvent, render, screen } from '@testing-library/react-native';
+import { useEffect, useState } from 'react';
+import { FindingList } from './FindingList';
+import { FactsPanel } from './panels/FactsPanel';
+import { answerRemedies, RemedyAnswer } from './remedy-answers';
+
+function boxOf(line: string): BoxDocument {
+  const read = readCountLine(line);
+  if (!read.ok) throw new Error(read.error.expected);
+  return read.box;
+}
+const edition = editionOf('nec2023');
+
+test('findings say how grave they are by sign and word, and what was not checked lies below a fold', () => {
+  const box = boxOf('18 in3 plastic, 14/2, duplex, breaker 20');
+  render(<FindingList checked={checkBox(box, edition, tally(box, edition))} />);
+  const findings = screen.getAllByTestId('finding');
+  expect(findings[0]).toHaveTextContent(/Violation, 240\.4\(D\)14 AWG on a 20 A breaker/);
+  expect(screen.getAllByText(/^Advice/).length).toBeGreaterThan(0);
+  expect(screen.queryAllByTestId('not-checked')).toHaveLength(0);
+  fireEvent.press(screen.getByText(/^Not checked \(/));
+  expect(screen.getAllByTestId('not-checked')[0]).toHaveTextContent(
+    /^Not checked, 314\.24: the inside depth/,
+  );
+});
+
+let now: BoxDocument;
+function Facts({ line }: { line: string }) {
+  const [box, setBox] = useState(boxOf(line));
+  useEffect(() => {
+    now = box;
+  }, [box]);
+  return <FactsPanel box={box} onChange={setBox} />;
+}
+
+test('facts are put and taken back by touch; without any, the box has none', () => {
+  render(<Facts line="18 in3, 14/2" />);
+  fireEvent.press(screen.getByText('Facts the checks need'));
+  fireEvent.press(screen.getByText('20'));
+  fireEvent.press(screen.getByText('kitchen'));
+  fireEvent.press(screen.getByText('3/8'));
+  expect(printCountLine(now)).toBe('18 in3, 14/2, breaker 20, place kitchen, setback 0.375 in');
+  for (const word of ['20', 'kitchen', '3/8']) fireEvent.press(screen.getByText(word));
+  expect(now.site).toBeUndefined();
+});
+
+describe('the remedy search across its border', () => {
+  test('what goes out passes its own schema and counts as legal', () => {
+    const box = boxOf('18 in3 plastic old-work device-box, 3x 12/2, duplex');
+    const answer = RemedyAnswer.parse(
+      JSON.parse(JSON.stringify(answerRemedies({ box, edition: 'nec2023' }))),
+    );
+    expect(answer.remedies.length).toBeGreaterThan(0);
+    for (const remedy of answer.remedies) expect(tally(remedy.box, edition).verdict).toBe('legal');
+  });
+
+  test('a legal box with no allowance to spare is offered more room, one with enough is left alone', () => {
+    const tight = answerRemedies({
+      box: boxOf('10 in3 plastic device-box, 14/2, switch'),
+      edition: 'nec2023',
+    });
+    expect(tight.remedies.length).toBeGreaterThan(0);
+    const roomy = answerRemedies({ box: boxOf('22.5 in3 plastic, 14/2, switch'), edition: 'nec2023' });
+    expect(roomy).toEqual({ remedies: [], notes: ['The box is legal as it is.'] });
+  });
+
+  test('what is no question is refused', () => {
+    expect(() => answerRemedies({ box: {}, edition: 'nec2023' })).toThrow();
+    expect(() => answerRemedies({ box: boxOf('18 in3'), edition: 'nec1999' })).toThrow();
+  });
+});
