@@ -2,18 +2,27 @@
 import type { BoxDocument } from '../box/document.ts';
 import type { Edition } from '../edition/index.ts';
 import type { Tally } from '../fill/tally.ts';
-import {
-  connectors,
-  entries,
-  exposedCable,
-  fireStop,
-  freeConductor,
-  sheath,
-  studEdge,
-  support,
-} from './cables.ts';
-import { circuitConductor, circuitReceptacle } from './circuit.ts';
-import { boxInWall, deviceDepthCheck } from './depth.ts';
+import { boxInWall } from './box-in-wall.ts';
+import { circuitConductor } from './circuit-conductor.ts';
+import { circuitReceptacle } from './circuit-receptacle.ts';
+import { connectors } from './connectors.ts';
+import { deviceDepthCheck } from './device-depth.ts';
+import { entries } from './entries.ts';
+import { exposedCable } from './exposed-cable.ts';
+import { fireStop } from './fire-stop.ts';
+import { freeConductor } from './free-conductor.ts';
+import { gangs } from './gangs.ts';
+import { gap } from './gap.ts';
+import { groundSize } from './ground-size.ts';
+import { neutralAtSwitch } from './neutral-at-switch.ts';
+import { protection } from './protection.ts';
+import { ratedBox } from './rated-box.ts';
+import { setback } from './setback.ts';
+import { sheath } from './sheath.ts';
+import { sheathColour } from './sheath-colour.ts';
+import { studEdge } from './stud-edge.ts';
+import { support } from './support.ts';
+import { whiteAsHot } from './white-as-hot.ts';
 import {
   type Check,
   CHECKS_IN_ORDER,
@@ -23,9 +32,6 @@ import {
   type Severity,
   together,
 } from './finding.ts';
-import { groundSize } from './grounds.ts';
-import { gangs, gap, ratedBox, setback } from './mounting.ts';
-import { neutralAtSwitch, protection, sheathColour, whiteAsHot } from './wiring.ts';
 
 const CHECKS: Readonly<Record<CheckName, Check>> = {
   gangs,

@@ -9,7 +9,7 @@ import { inches, sixtyFourths } from '../quantity/length.ts';
 import { readCountLine } from '../shorthand/read.ts';
 import { LINE } from '../tests/lines.ts';
 import { checkBox } from './check-box.ts';
-import { depthNeeded } from './depth.ts';
+import { depthNeeded } from './device-depth.ts';
 import { CHECKS_IN_ORDER, type CheckName } from './finding.ts';
 
 function outcome(line: string) {

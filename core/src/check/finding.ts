@@ -1,9 +1,10 @@
 /**
  * What a check beyond fill says. A fact that was not recorded gives “not checked”, never a silent pass.
  */
-import type { BoxDocument, Item, ItemOf } from '../box/document.ts';
+import { type BoxDocument, type Item, type ItemOf, lengthIn } from '../box/document.ts';
 import type { Edition } from '../edition/index.ts';
 import type { Tally } from '../fill/tally.ts';
+import type { Length } from '../quantity/length.ts';
 
 /** `violation`: a rule is broken; `look`: a person must look; `advice`: good practice, or a reminder. */
 export type Severity = 'violation' | 'look' | 'advice';
@@ -95,3 +96,8 @@ export const isKind =
   <K extends Item['kind']>(kind: K) =>
   (item: Item): item is ItemOf<K> =>
     item.kind === kind;
+
+/** A recorded length; “0 in” is none at all. */
+export function recorded(text: string): Length {
+  return text === '0 in' ? (0 as Length) : lengthIn(text);
+}

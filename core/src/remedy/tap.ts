@@ -5,7 +5,7 @@
  */
 import type { BoxDocument, ItemOf } from '../box/document.ts';
 import { addItem } from '../box/edit.ts';
-import { SMALLEST_CONDUCTOR } from '../check/circuit.ts';
+import { SMALLEST_CONDUCTOR } from '../check/circuit-conductor.ts';
 import { isKind } from '../check/finding.ts';
 import type { Edition, Size } from '../edition/index.ts';
 import { type Tally, tally } from '../fill/tally.ts';

@@ -1,12 +1,11 @@
 /**
  * Depth behind the device, NEC 314.24: ½ in with no device; ¹⁵⁄₁₆ in with 14 AWG; 1³⁄₁₆ in with 12 or 10; 2¹⁄₁₆ in
  * with 8, 6 or 4; with 12 or 10 AWG and a device deeper than 1 in, or any deeper than 1⅞ in, the device
- * and ¼ in. From memory. Whether the box fits the wall it stands in is checked here too.
+ * and ¼ in. From memory.
  */
-import { lengthIn } from '../box/document.ts';
+import { boxDepth, deviceDepth } from '../box/depth.ts';
 import { largestInsulatedIn } from '../box/edit.ts';
 import type { Cited, Size } from '../edition/index.ts';
-import { boxDepth, deviceDepth } from '../box/depth.ts';
 import { inches, type Length, showInches, sixtyFourths } from '../quantity/length.ts';
 import { type Check, finds, notChecked, PASS, together } from './finding.ts';
 
@@ -83,22 +82,4 @@ export const deviceDepthCheck: Check = ({ box, devices, edition }) => {
       });
     }),
   );
-};
-
-export const boxInWall: Check = ({ box, edition }) => {
-  const section = 'common practice';
-  const { cavity, behind } = box.site ?? {};
-  if (cavity === undefined || box.shell.form === 'surface' || box.shell.form === 'pan') return PASS;
-  const inside = boxDepth(box, edition);
-  if (inside === null) return notChecked('box-in-wall', section, 'the depth of the box');
-  const room = lengthIn(cavity) - (behind === undefined || behind === '0 in' ? 0 : lengthIn(behind));
-  return inside <= room
-    ? PASS
-    : finds({
-        check: 'box-in-wall',
-        severity: 'violation',
-        section,
-        words: `The box is ${showInches(inside)} in deep, the wall leaves ${room <= 0 ? 'nothing' : `${showInches(room as Length)} in`}: it cannot stand flush.`,
-        cure: 'Choose a shallower or wider box, or another place.',
-      });
 };

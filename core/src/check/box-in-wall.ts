@@ -1,0 +1,26 @@
+/**
+ * Whether the box stands flush in its wall: its depth against the cavity less what is behind it (handbook
+ * 14, common practice).
+ */
+import { boxDepth } from '../box/depth.ts';
+import { lengthIn } from '../box/document.ts';
+import { type Length, showInches } from '../quantity/length.ts';
+import { type Check, finds, notChecked, PASS, recorded } from './finding.ts';
+
+export const boxInWall: Check = ({ box, edition }) => {
+  const section = 'common practice';
+  const { cavity, behind } = box.site ?? {};
+  if (cavity === undefined || box.shell.form === 'surface' || box.shell.form === 'pan') return PASS;
+  const inside = boxDepth(box, edition);
+  if (inside === null) return notChecked('box-in-wall', section, 'the depth of the box');
+  const room = lengthIn(cavity) - (behind === undefined ? 0 : recorded(behind));
+  return inside <= room
+    ? PASS
+    : finds({
+        check: 'box-in-wall',
+        severity: 'violation',
+        section,
+        words: `The box is ${showInches(inside)} in deep, the wall leaves ${room <= 0 ? 'nothing' : `${showInches(room as Length)} in`}: it cannot stand flush.`,
+        cure: 'Choose a shallower or wider box, or another place.',
+      });
+};

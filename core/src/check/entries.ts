@@ -1,0 +1,24 @@
+/**
+ * Entries: a knockout or clamp for each cable; two under one clamp only if it is made for it (NEC 314.17,
+ * from memory; common practice in multi-gang plastic).
+ */
+import { type Check, finds, notChecked, PASS } from './finding.ts';
+
+export const entries: Check = ({ box, cables }) => {
+  const section = '314.17';
+  const coming = cables.reduce((sum, { count }) => sum + count, 0);
+  if (coming === 0) return PASS;
+  const there = box.site?.entries;
+  if (there === undefined) return notChecked('entries', section, 'how many knockouts or clamps there are');
+  if (coming <= there) return PASS;
+  const doubled = box.shell.material === 'plastic' && box.shell.gangs > 1 && coming <= there * 2;
+  return finds({
+    check: 'entries',
+    severity: doubled ? 'look' : 'violation',
+    section,
+    words: doubled
+      ? `${coming} cables by ${there} entries: two under one clamp only if the clamp is made for it.`
+      : `${coming} cables, ${there} ${there === 1 ? 'entry' : 'entries'}.`,
+    cure: 'Open another knockout, or choose a box with more.',
+  });
+};

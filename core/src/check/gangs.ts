@@ -1,0 +1,23 @@
+/**
+ * Devices against the gangs of the box: facts that contradict each other are answered in words.
+ */
+import { DEVICES } from '../box/words.ts';
+import { type Check, finds, PASS } from './finding.ts';
+
+export const gangs: Check = ({ box, devices, counted }) => {
+  const room = box.shell.gangs;
+  const wanted = devices.reduce((sum, { count, wide }) => sum + count * wide, 0);
+  if (devices.length === 0 || wanted <= room) return PASS;
+  const square = box.shell.form === 'square' || box.shell.box?.includes('sq') === true;
+  // A square box takes two devices under a ring or cover made for them.
+  if (square && wanted <= 2) return PASS;
+  const only = devices.length === 1 && devices[0] ? DEVICES[devices[0].device] : undefined;
+  return finds({
+    check: 'gangs',
+    severity: counted.unit === 'conductors' ? 'look' : 'violation',
+    section: 'contradiction',
+    words: `${only === undefined || wanted > (devices[0]?.wide ?? 1) ? `Devices for ${wanted} gangs` : `A ${only} ${wanted} gangs wide`} in a box of ${room}: one of the two is recorded wrongly, or it does not fit.`,
+    ids: devices.map(({ id }) => id),
+    cure: `A box of ${wanted} gangs.`,
+  });
+};

@@ -1,0 +1,47 @@
+/**
+ * Reminders about protection: GFCI by place (NEC 210.8), AFCI (210.12), tamper-resistant (406.12). What is
+ * adopted here decides. From memory.
+ */
+import { PLACES, type Place } from '../box/site.ts';
+import { type Check, finds, type Outcome, PASS, together } from './finding.ts';
+
+/** Places where GFCI protection is usual (210.8, from memory). What is adopted here decides. */
+const GFCI_PLACES: readonly Place[] = [
+  'kitchen',
+  'bath',
+  'laundry',
+  'garage',
+  'basement',
+  'outdoors',
+  'crawl',
+];
+const AFCI_PLACES: readonly Place[] = ['kitchen', 'laundry', 'bedroom', 'living', 'hall'];
+const RECEPTACLES = ['duplex', 'single', 'usb', 'combo', 'gfci'];
+
+export const protection: Check = ({ box, devices }) => {
+  const place = box.site?.place;
+  const receptacles = devices.filter(({ device }) => RECEPTACLES.includes(device));
+  const remind = (section: string, words: string): Outcome =>
+    finds({
+      check: 'protection',
+      severity: 'advice',
+      section,
+      words: `${words} Check what is adopted here.`,
+    });
+  if (receptacles.length === 0 && place === undefined) return PASS;
+  const open = receptacles.filter(({ device }) => device !== 'gfci');
+  return together([
+    receptacles.length > 0
+      ? remind('406.12', 'Receptacles in dwellings are usually tamper-resistant.')
+      : PASS,
+    place !== undefined && GFCI_PLACES.includes(place) && open.length > 0
+      ? remind('210.8', `A receptacle in the ${PLACES[place]}: GFCI protection is usual there.`)
+      : PASS,
+    place !== undefined && AFCI_PLACES.includes(place)
+      ? remind(
+          '210.12',
+          `Circuits of the ${PLACES[place]} usually have AFCI protection, also when extended over 6 ft or a receptacle is replaced.`,
+        )
+      : PASS,
+  ]);
+};

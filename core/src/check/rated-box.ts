@@ -1,0 +1,24 @@
+/**
+ * A fan, or more than 50 lb, hangs on a box rated for it (NEC 314.27, from memory).
+ */
+import { type Check, finds, notChecked, PASS } from './finding.ts';
+
+export const ratedBox: Check = ({ box }) => {
+  const section = '314.27';
+  const { hangs, rated } = box.site ?? {};
+  const ceiling = box.shell.form === 'round' || box.shell.form === 'pan';
+  if (hangs === undefined) {
+    return ceiling ? notChecked('rated-box', section, 'whether a fan or more than 50 lb hangs here') : PASS;
+  }
+  if (rated === hangs || rated === 'fan') return PASS;
+  return finds({
+    check: 'rated-box',
+    severity: 'violation',
+    section,
+    words:
+      hangs === 'fan'
+        ? 'A fan hangs on a box that is not recorded as rated for one.'
+        : 'More than 50 lb hangs on a box that is not recorded as rated for it.',
+    cure: 'Fit a box listed for it, held by the structure.',
+  });
+};

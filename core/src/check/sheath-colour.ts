@@ -1,0 +1,14 @@
+/**
+ * The sheath's colour is a hint of size only; the printing decides (handbook 8, common practice).
+ */
+import { type Check, finds, PASS } from './finding.ts';
+
+export const sheathColour: Check = ({ cables }) =>
+  cables.some(({ make }) => make === 'nm')
+    ? finds({
+        check: 'sheath-colour',
+        severity: 'advice',
+        section: 'common practice',
+        words: 'The sheath’s colour is a hint of size only: the printing on it decides.',
+      })
+    : PASS;
