@@ -30,8 +30,9 @@ const BOXES: readonly DemoBox[] = [
     name: 'Counter left of sink',
     room: 'Kitchen',
     circuit: '4',
-    found: '18 in3 plastic old-work device-box, 12/2 feed bottom, 12/2 out top, gfci depth 1.25',
-    line: '18 in3 plastic old-work device-box, 12/2 feed bottom, 2x 12/2 out top, gfci depth 1.25 # A third cable is wanted for the new outlet.',
+    found:
+      '18 in3 plastic old-work device-box, 12/2 feed bottom, 12/2 out top, gfci depth 1.25, breaker 20, place kitchen, setback 3/8 in, finish noncombustible # A third cable is wanted for the new outlet.',
+    line: '18 in3 plastic old-work device-box, 12/2 feed bottom, 2x 12/2 out top, gfci depth 1.25, breaker 20, place kitchen, setback 3/8 in, finish noncombustible # A third cable is wanted for the new outlet.',
     stage: 'planned',
     seen: { stud: 'left', conditions: ['crowded'], note: 'Tile backsplash: the box sits 3/8 in back.' },
   },

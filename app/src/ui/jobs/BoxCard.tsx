@@ -18,7 +18,7 @@ interface BoxCardProps {
 }
 
 export const BoxCard = memo(function BoxCard({ box, jobEdition }: BoxCardProps) {
-  const { counted, tight } = listBox(box, jobEdition);
+  const { counted, tight, wrong } = listBox(box, jobEdition);
   const where = [box.room, box.circuit && `circuit ${box.circuit}`].filter(Boolean).join(', ');
   return (
     <Link href={boxHref(box.jobId, box.id) as never} asChild>
@@ -40,6 +40,11 @@ export const BoxCard = memo(function BoxCard({ box, jobEdition }: BoxCardProps) 
         <Words size="fine">
           {`${verdictWords(counted).split(': ')[0]}${tight ? ', tight to work in' : ''}`}
         </Words>
+        {wrong > 0 && (
+          <Words size="fine" tone="text-over">
+            {`${wrong} ${wrong === 1 ? 'violation' : 'violations'} beside the fill`}
+          </Words>
+        )}
         {box.stage !== 'found' && (
           <Words size="fine" tone="text-soft">
             {STAGES[box.stage]}

@@ -56,6 +56,12 @@ test('fullness is fill over volume; the same document is counted once', () => {
   expect(listBox({ ...den.box, name: 'Other' }, 'nec2023').counted).toBe(den.counted);
 });
 
+test('broken rules beside the fill are counted, as far as facts are recorded', () => {
+  const wrong = (line: string) => listBox(shown('A', line), 'nec2023').wrong;
+  expect(wrong('22.5 in3, 14/2, switch')).toBe(0);
+  expect(wrong('22.5 in3, 14/2, switch, breaker 20, gap 1/4 in')).toBe(3);
+});
+
 describe('many boxes at once', () => {
   const read = (kind: 'lines' | 'csv', text: string) => previewBoxes({ kind, text, edition: 'nec2023' });
 

@@ -1,4 +1,5 @@
 /** Finding, filtering and sorting the boxes of a job. */
+import { checkBox } from '@dense-pack/core/check/check-box';
 import type { EditionId } from '@dense-pack/core/edition/index';
 import { editionOf } from '@dense-pack/core/edition/index';
 import { type Tally, tally } from '@dense-pack/core/fill/tally';
@@ -10,6 +11,8 @@ export interface Listed {
   readonly box: ShownBox;
   readonly counted: Tally;
   readonly tight: boolean;
+  /** How many rules beside the fill are broken, as far as facts are recorded. */
+  readonly wrong: number;
 }
 
 export const FILTERS = {
@@ -52,6 +55,8 @@ export function listBox(box: ShownBox, jobEdition: EditionId): Listed {
     one = {
       counted,
       tight: counted.verdict === 'legal' && workRoom(box.box, edition, counted).answer === 'tight',
+      wrong: checkBox(box.box, edition, counted).findings.filter(({ severity }) => severity === 'violation')
+        .length,
     };
     known.set(id, one);
   }

@@ -1,14 +1,30 @@
 /** The tape, what to know about the answer, and how tight the box is to work in. */
 import type { BoxDocument } from '@dense-pack/core/box/document';
+import { checkBox } from '@dense-pack/core/check/check-box';
 import { editionOf } from '@dense-pack/core/edition/index';
 import type { Tally } from '@dense-pack/core/fill/tally';
-import { useDeferredValue } from 'react';
+import { memo, useDeferredValue } from 'react';
 import { View } from 'react-native';
 import { Notice } from '../../parts/Notice';
 import { OtherEditions } from '../../tape/OtherEditions';
 import { RoomLeft } from '../../tape/RoomLeft';
 import { Tape } from '../../tape/Tape';
 import { WorkRoomFold } from '../../tape/WorkRoomFold';
+
+/** How many rules beside the fill are broken: the list stands in Fix. */
+const BesideTheFill = memo(function BesideTheFill({
+  box,
+  counted,
+}: Pick<CountPanelProps, 'box' | 'counted'>) {
+  const { findings } = checkBox(box, editionOf(counted.edition), counted);
+  const wrong = findings.filter(({ severity }) => severity === 'violation');
+  if (wrong.length === 0) return null;
+  return (
+    <Notice title="Beside the fill" tone="over">
+      {wrong.map(({ section, words }) => `${section}: ${words}`).join(' ')}
+    </Notice>
+  );
+});
 
 interface CountPanelProps {
   readonly box: BoxDocument;
@@ -29,6 +45,7 @@ export function CountPanel({ box, counted, open, onOpen }: CountPanelProps) {
         </Notice>
       ))}
       <Tape counted={counted} open={open} onOpen={onOpen} />
+      <BesideTheFill box={later} counted={laterCounted} />
       <WorkRoomFold box={later} counted={laterCounted} />
       <OtherEditions box={later} counted={laterCounted} />
       <RoomLeft box={later} edition={editionOf(laterCounted.edition)} />
