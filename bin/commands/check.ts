@@ -1,11 +1,10 @@
 /** `dense-pack check`: everything beyond fill, and what could not be checked. */
 import { checkBox } from '@dense-pack/core/check/check-box';
-import { type EditionId, editionOf } from '@dense-pack/core/edition/index';
+import type { EditionId } from '@dense-pack/core/edition/index';
 import { tally } from '@dense-pack/core/fill/tally';
-import { unreadableWords } from '@dense-pack/core/shorthand/errors';
-import { readCountLine } from '@dense-pack/core/shorthand/read';
 import type { Command } from 'commander';
 import { EXIT } from './exit.ts';
+import { readOneLine } from './one-line.ts';
 import { editionOption } from './options.ts';
 
 const SEVERITIES = { violation: 'violation', look: 'needs a look', advice: 'advice' } as const;
@@ -19,14 +18,10 @@ export function addCheck(program: Command): void {
     .addOption(editionOption())
     .addHelpText('after', '\nExit code: 0 no violation, 1 a violation, 2 unreadable line.')
     .action((line: string, options: { json: boolean; edition: EditionId }) => {
-      const read = readCountLine(line, options.edition);
-      if (!read.ok) {
-        console.error(unreadableWords(read.error));
-        process.exitCode = EXIT.unreadable;
-        return;
-      }
-      const edition = editionOf(read.box.edition ?? options.edition);
-      const { findings, notChecked } = checkBox(read.box, edition, tally(read.box, edition));
+      const read = readOneLine(line, options.edition);
+      if (!read) return;
+      const { box, edition } = read;
+      const { findings, notChecked } = checkBox(box, edition, tally(box, edition));
       process.exitCode = findings.some(({ severity }) => severity === 'violation') ? EXIT.over : EXIT.legal;
       if (options.json) {
         console.log(JSON.stringify({ edition: edition.id, findings, notChecked }));

@@ -1,13 +1,12 @@
 /** `dense-pack explain`: the count of one box with every reason, and what room is left. */
-import { type EditionId, editionOf } from '@dense-pack/core/edition/index';
+import type { EditionId } from '@dense-pack/core/edition/index';
 import { roomLeft, smallestBoxes } from '@dense-pack/core/fill/room';
 import { tally } from '@dense-pack/core/fill/tally';
 import { tallyJson } from '@dense-pack/core/fill/tally-json';
 import { printVolume, UNIT_NAMES } from '@dense-pack/core/quantity/volume';
-import { readCountLine } from '@dense-pack/core/shorthand/read';
-import { unreadableWords } from '@dense-pack/core/shorthand/errors';
 import type { Command } from 'commander';
-import { EXIT, exitOf } from './exit.ts';
+import { exitOf } from './exit.ts';
+import { readOneLine } from './one-line.ts';
 import { editionOption } from './options.ts';
 import { tapeText } from './tape.ts';
 
@@ -19,16 +18,12 @@ export function addExplain(program: Command): void {
     .option('--json', 'print JSON', false)
     .addOption(editionOption())
     .action((line: string, options: { json: boolean; edition: EditionId }) => {
-      const read = readCountLine(line, options.edition);
-      if (!read.ok) {
-        console.error(unreadableWords(read.error));
-        process.exitCode = EXIT.unreadable;
-        return;
-      }
-      const edition = editionOf(read.box.edition ?? options.edition);
-      const counted = tally(read.box, edition);
-      const room = roomLeft(read.box, edition);
-      const boxes = smallestBoxes(read.box, edition).map(({ standard }) => ({
+      const read = readOneLine(line, options.edition);
+      if (!read) return;
+      const { box, edition } = read;
+      const counted = tally(box, edition);
+      const room = roomLeft(box, edition);
+      const boxes = smallestBoxes(box, edition).map(({ standard }) => ({
         box: standard.code,
         trade: standard.trade,
         volume: printVolume(standard.volume, edition.unit),

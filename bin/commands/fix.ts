@@ -1,16 +1,15 @@
 /** `dense-pack fix`: what makes a box legal, cheapest first. */
-import { type EditionId, editionOf } from '@dense-pack/core/edition/index';
+import type { EditionId } from '@dense-pack/core/edition/index';
 import { printAmount, showAmount, unitName } from '@dense-pack/core/fill/amount';
 import { tally } from '@dense-pack/core/fill/tally';
 import { tallyJson } from '@dense-pack/core/fill/tally-json';
 import { verdictWords } from '@dense-pack/core/fill/verdict';
 import { DEFAULT_WEIGHTS } from '@dense-pack/core/remedy/remedy';
 import { findRemedies } from '@dense-pack/core/remedy/search';
-import { unreadableWords } from '@dense-pack/core/shorthand/errors';
 import { printCountLine } from '@dense-pack/core/shorthand/print';
-import { readCountLine } from '@dense-pack/core/shorthand/read';
 import type { Command } from 'commander';
-import { EXIT, exitOf } from './exit.ts';
+import { exitOf } from './exit.ts';
+import { readOneLine } from './one-line.ts';
 import { editionOption } from './options.ts';
 
 export function addFix(program: Command): void {
@@ -22,15 +21,11 @@ export function addFix(program: Command): void {
     .addOption(editionOption())
     .addHelpText('after', '\nExit code as for fill: that of the box as it is.')
     .action((line: string, options: { json: boolean; edition: EditionId }) => {
-      const read = readCountLine(line, options.edition);
-      if (!read.ok) {
-        console.error(unreadableWords(read.error));
-        process.exitCode = EXIT.unreadable;
-        return;
-      }
-      const edition = editionOf(read.box.edition ?? options.edition);
-      const counted = tally(read.box, edition);
-      const { proposals, notes } = findRemedies(read.box, edition, counted, {
+      const read = readOneLine(line, options.edition);
+      if (!read) return;
+      const { box, edition } = read;
+      const counted = tally(box, edition);
+      const { proposals, notes } = findRemedies(box, edition, counted, {
         weights: DEFAULT_WEIGHTS.value,
       });
       process.exitCode = exitOf(counted.verdict);

@@ -1,9 +1,8 @@
 /**
  * Generic boxes and parts one can buy: the standard metal boxes of the edition's table, and typical plastic
  * boxes, pans, rings, extensions and starters. Volumes of what is not in the table are typical and common
- * practice, no source: *read the stamp*. The person edits and marks them as in the truck.
+ * practice, no source: *read the stamp*.
  */
-import { z } from 'zod';
 import type { Form, Material, Mount } from '../box/words.ts';
 import { type Edition, standardBox, type StandardBox } from '../edition/index.ts';
 import { inches, type Length } from '../quantity/length.ts';
@@ -177,9 +176,8 @@ function listed(box: StandardBox): BoxPart[] {
 }
 
 /** Every box of the catalogue by an edition, smallest first. */
-export function catalogueOf(edition: Edition, own: readonly BoxPart[] = []): BoxPart[] {
-  const typical = edition.code === 'NEC' || own.length > 0 ? TYPICAL_BOXES : TYPICAL_BOXES;
-  return [...edition.boxes.value.flatMap(listed), ...typical, ...own].sort((a, b) => a.volume - b.volume);
+export function catalogueOf(edition: Edition): BoxPart[] {
+  return [...edition.boxes.value.flatMap(listed), ...TYPICAL_BOXES].sort((a, b) => a.volume - b.volume);
 }
 
 /** Rings, extensions and surface starters. */
@@ -219,16 +217,6 @@ export function addedParts(edition: Edition): AddPart[] {
     },
   ];
 }
-
-/** A box or part of the truck, as it is kept: by id, or made by the person. */
-export const TruckBox = z.strictObject({
-  id: z.string().regex(/^[a-z0-9-]{1,40}$/),
-  name: z.string().trim().min(1).max(80),
-  gangs: z.int().min(1).max(8),
-  volume: z.string().regex(/^\d+(\.\d+)? in3$/),
-  depth: z.string().regex(/^\d+(\.\d+)? in$/),
-});
-export type TruckBox = z.output<typeof TruckBox>;
 
 /** The volume of a part as a document keeps it. */
 export const volumeWritten = (volume: Volume): string => `${printVolume(volume, 'in3')} in3`;
