@@ -155,7 +155,14 @@ test('every check is heard of over random boxes, findings have words and a secti
     }),
     { numRuns: 400 },
   );
-  expect(CHECKS_IN_ORDER.filter((name) => !heard.has(name))).toEqual(
-    expect.not.arrayContaining(['gangs', 'ground-size', 'setback', 'support']),
-  );
+  // Facts that random boxes never carry, and what hangs or is exposed only by them, are tried one by one above.
+  const silent = CHECKS_IN_ORDER.filter((name) => !heard.has(name));
+  expect([
+    'box-in-wall',
+    'exposed-cable',
+    'fire-stop',
+    'neutral-at-switch',
+    'rated-box',
+    'white-as-hot',
+  ]).toEqual(expect.arrayContaining(silent));
 });

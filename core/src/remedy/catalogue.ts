@@ -3,6 +3,7 @@
  * boxes, pans, rings, extensions and starters. Volumes of what is not in the table are typical and common
  * practice, no source: *read the stamp*.
  */
+import { depthOfCode } from '../box/depth.ts';
 import type { Form, Material, Mount } from '../box/words.ts';
 import { type Edition, standardBox, type StandardBox } from '../edition/index.ts';
 import { inches, type Length } from '../quantity/length.ts';
@@ -150,10 +151,10 @@ const SHAPE_FORM: Readonly<Partial<Record<StandardBox['shape'], Form>>> = {
   device: 'device-box',
 };
 
-function listed(box: StandardBox): BoxPart[] {
+function listed(box: StandardBox, edition: Edition): BoxPart[] {
   const form = SHAPE_FORM[box.shape];
-  const depth = /-(?:[\d.]+x)*([\d.]+)$/.exec(box.code)?.[1];
-  if (form === undefined || depth === undefined) return [];
+  const depth = depthOfCode(box.code, edition);
+  if (form === undefined || depth === null) return [];
   const wide = box.code.startsWith('411') ? 4.6875 : form === 'device-box' ? 2 : 4;
   return [
     {
@@ -165,7 +166,7 @@ function listed(box: StandardBox): BoxPart[] {
       gangs: box.shape === 'square' ? 2 : 1,
       code: box.code,
       volume: box.volume,
-      depth: inches(Number(depth)),
+      depth,
       outside: size(wide, form === 'device-box' ? 3 : wide),
       mounts: ['new-work'],
       places: form === 'round' ? ['ceiling', 'wall'] : ['wall', 'ceiling'],
@@ -177,7 +178,9 @@ function listed(box: StandardBox): BoxPart[] {
 
 /** Every box of the catalogue by an edition, smallest first. */
 export function catalogueOf(edition: Edition): BoxPart[] {
-  return [...edition.boxes.value.flatMap(listed), ...TYPICAL_BOXES].sort((a, b) => a.volume - b.volume);
+  return [...edition.boxes.value.flatMap((box) => listed(box, edition)), ...TYPICAL_BOXES].sort(
+    (a, b) => a.volume - b.volume,
+  );
 }
 
 /** Rings, extensions and surface starters. */
@@ -192,7 +195,7 @@ export function addedParts(edition: Edition): AddPart[] {
       code: box.code,
       volume: box.volume,
       on: [box.shape === 'square' ? 'square' : 'round'],
-      depth: inches(Number(/-([\d.]+)$/.exec(box.code)?.[1] ?? 0)),
+      depth: depthOfCode(box.code, edition) ?? inches(0),
       surface: true,
     }));
   return [

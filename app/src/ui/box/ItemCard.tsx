@@ -2,17 +2,17 @@
 import type { ChangeBox } from './use-box-edit';
 import type { Item, ItemOf } from '@dense-pack/core/box/document';
 import { addCount, changeItem, duplicateItem, removeItem } from '@dense-pack/core/box/edit';
-import { CABLE_MAKES, CABLE_ROLES, DEVICES, ENTRIES } from '@dense-pack/core/box/words';
-import { SIZES } from '@dense-pack/core/edition/edition';
+import { DEVICES } from '@dense-pack/core/box/words';
 import { useState } from 'react';
 import Copy from 'lucide-react-native/icons/copy';
 import Trash from 'lucide-react-native/icons/trash';
 import X from 'lucide-react-native/icons/x';
 import { View } from 'react-native';
-import { Choice, plainOptions } from '../parts/Choice';
+import { Choice } from '../parts/Choice';
 import { Field } from '../parts/Field';
 import { Button, IconPress, Stepper } from '../parts/Press';
 import { Words } from '../parts/Words';
+import { CABLE_SIZES, CableFields } from './CableFields';
 import { itemName } from './ItemRow';
 
 interface ItemCardProps {
@@ -56,7 +56,7 @@ export function ItemCard({ item, why, onChange, onClose }: ItemCardProps) {
           />
         </View>
       )}
-      {item.kind === 'cable' && <CableFields item={item} onChange={change} />}
+      {item.kind === 'cable' && <CableFields cable={item} onChange={change} />}
       {item.kind === 'device' && <DeviceFields item={item} onChange={change} />}
       {'label' in item || item.kind === 'cable' || item.kind === 'device' ? (
         <LabelField item={item} onChange={change} />
@@ -71,65 +71,6 @@ export function ItemCard({ item, why, onChange, onClose }: ItemCardProps) {
         }}
       />
     </View>
-  );
-}
-
-const sizes = SIZES.filter((size) => size <= 14).map((size) => ({ value: size, label: String(size) }));
-
-/** What can be said of a cable. */
-function CableFields({
-  item,
-  onChange,
-}: {
-  readonly item: ItemOf<'cable'>;
-  readonly onChange: (fields: Record<string, unknown>) => void;
-}) {
-  return (
-    <>
-      <Choice
-        title="What it does"
-        options={plainOptions(Object.keys(CABLE_ROLES) as (keyof typeof CABLE_ROLES)[])}
-        value={item.role}
-        onChoose={(role) => onChange({ role })}
-      />
-      <Choice
-        title="Where it enters"
-        options={plainOptions(ENTRIES)}
-        value={item.enters}
-        onChoose={(enters) => onChange({ enters })}
-      />
-      <Choice
-        title="Size, AWG"
-        options={sizes}
-        value={item.size}
-        always
-        onChoose={(size) => onChange({ size })}
-      />
-      <Choice
-        title="Insulated conductors"
-        options={[1, 2, 3, 4].map((value) => ({ value, label: String(value) }))}
-        value={item.conductors}
-        always
-        onChoose={(conductors) => onChange({ conductors })}
-      />
-      <Choice
-        title="Kind"
-        options={CABLE_MAKES.map((value) => ({ value, label: value.toUpperCase() }))}
-        value={item.make}
-        always
-        onChoose={(make) => onChange({ make })}
-      />
-      <Choice
-        title="Ground"
-        options={[
-          { value: true, label: 'With' },
-          { value: false, label: 'Without' },
-        ]}
-        value={item.ground}
-        always
-        onChoose={(ground) => onChange({ ground })}
-      />
-    </>
   );
 }
 
@@ -154,7 +95,7 @@ function DeviceFields({
       />
       <Choice
         title="Largest conductor on it, AWG"
-        options={sizes}
+        options={CABLE_SIZES}
         value={item.size}
         onChoose={(size) => onChange({ size })}
       />

@@ -2,15 +2,13 @@
 import type { ChangeBox } from '../use-box-edit';
 import type { BoxDocument } from '@dense-pack/core/box/document';
 import { addItem, type NewItem } from '@dense-pack/core/box/edit';
-import { CABLE_MAKES, CABLE_ROLES, ENTRIES } from '@dense-pack/core/box/words';
-import { SIZES } from '@dense-pack/core/edition/edition';
 import { itemFrom } from '@dense-pack/core/shorthand/piece';
 import Plus from 'lucide-react-native/icons/plus';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { Choice, plainOptions } from '../../parts/Choice';
 import { Button, Chip } from '../../parts/Press';
 import { Words } from '../../parts/Words';
+import { CableFields } from '../CableFields';
 import { pieceOf, useCableOffers } from '../recent-cables';
 import { InTheBox } from './InTheBox';
 
@@ -84,49 +82,7 @@ function Maker({ draft, onDraft, onAdd }: MakerProps) {
   };
   return (
     <View className="gap-3 rounded-card border-2 border-action bg-sheet p-3" role="group" aria-label="Cable">
-      <Choice
-        title="Size, AWG"
-        options={SIZES.filter((size) => size <= 14).map((value) => ({ value, label: String(value) }))}
-        value={draft.size}
-        always
-        onChoose={(size) => set({ size })}
-      />
-      <Choice
-        title="Insulated conductors"
-        options={[2, 3, 4].map((value) => ({ value, label: String(value) }))}
-        value={draft.conductors}
-        always
-        onChoose={(conductors) => set({ conductors })}
-      />
-      <Choice
-        title="Kind"
-        options={CABLE_MAKES.map((value) => ({ value, label: value.toUpperCase() }))}
-        value={draft.make}
-        always
-        onChoose={(make) => set({ make })}
-      />
-      <Choice
-        title="Ground"
-        options={[
-          { value: true, label: 'With' },
-          { value: false, label: 'Without' },
-        ]}
-        value={draft.ground}
-        always
-        onChoose={(ground) => set({ ground })}
-      />
-      <Choice
-        title="What it does"
-        options={plainOptions(Object.keys(CABLE_ROLES) as (keyof typeof CABLE_ROLES)[])}
-        value={draft.role}
-        onChoose={(role) => set({ role })}
-      />
-      <Choice
-        title="Where it enters"
-        options={plainOptions(ENTRIES)}
-        value={draft.enters}
-        onChoose={(enters) => set({ enters })}
-      />
+      <CableFields cable={draft} onChange={set} />
       <Button label={`Bring in ${pieceOf(draft)}`} kind="main" onPress={onAdd} />
     </View>
   );
