@@ -5,7 +5,6 @@ import ChartBar from 'lucide-react-native/icons/chart-column';
 import ClipboardList from 'lucide-react-native/icons/clipboard-list';
 import FileDown from 'lucide-react-native/icons/file-down';
 import Keyboard from 'lucide-react-native/icons/keyboard';
-import { router } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { Linking, useWindowDimensions, View } from 'react-native';
 import { csvAddress, ServerAway } from '../client/api';
@@ -25,6 +24,7 @@ import { BoxCard } from './BoxCard';
 import { HouseChart } from './HouseChart';
 import { boxHref } from './hrefs';
 import { ListTools } from './ListTools';
+import { go } from '../parts/go';
 
 /** Cards shown at once; more follow on request, so that a house of 500 boxes stays quick. */
 const SHOWN = 60;
@@ -69,7 +69,7 @@ export function JobScreen({ jobId }: { readonly jobId: string }) {
   }
   const add = (box: ShownBox['box'], open?: string) => {
     const id = makeBox(jobId, { name: `Box ${job.boxes.length + 1}`, box });
-    router.navigate(boxHref(jobId, id, open) as never);
+    go(boxHref(jobId, id, open));
   };
   const toggle = (way: 'line' | 'many') => setBringing(bringing === way ? undefined : way);
   return (
@@ -157,7 +157,7 @@ export function JobScreen({ jobId }: { readonly jobId: string }) {
         question={`Delete “${job.name}” and its ${job.boxes.length} boxes?`}
         onRemove={() => {
           outbox.remove('jobs', job.id);
-          router.navigate('/');
+          go('/');
         }}
       />
     </Screen>

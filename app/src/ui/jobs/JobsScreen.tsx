@@ -3,7 +3,7 @@ import { DEFAULT_EDITION, editionOf } from '@dense-pack/core/edition/index';
 import { EMPTY_BOX } from '@dense-pack/core/box/document';
 import { tally } from '@dense-pack/core/fill/tally';
 import type { JobCard } from '@dense-pack/core/box/record';
-import { Link, router } from 'expo-router';
+import { Link } from 'expo-router';
 import BoxIcon from 'lucide-react-native/icons/box';
 import Settings from 'lucide-react-native/icons/settings';
 import Plus from 'lucide-react-native/icons/plus';
@@ -19,6 +19,7 @@ import { Vessel } from '../vessel/Vessel';
 import { SaveSign } from '../parts/SaveSign';
 import { boxHref } from './hrefs';
 import { NewJobForm, todaysJobName } from './NewJobForm';
+import { go } from '../parts/go';
 
 /** From more jobs than this on they can be searched. */
 const SEARCH_FROM = 4;
@@ -34,7 +35,7 @@ export function JobsScreen() {
     const jobId = own?.id ?? makeJob({ name: todaysJobName(new Date()), edition: DEFAULT_EDITION, note: '' });
     const nth = (own?.boxes ?? 0) + 1;
     const boxId = makeBox(jobId, { name: `Box ${nth}`, box: EMPTY_BOX });
-    router.navigate(boxHref(jobId, boxId, 'box') as never);
+    go(boxHref(jobId, boxId, 'box'));
   };
   return (
     <Screen
@@ -43,7 +44,7 @@ export function JobsScreen() {
       actions={
         <View className="flex-row items-center">
           <SaveSign />
-          <IconPress label="Settings" icon={Settings} onPress={() => router.navigate('/settings' as never)} />
+          <IconPress label="Settings" icon={Settings} onPress={() => go('/settings')} />
         </View>
       }
       foot={

@@ -1,7 +1,6 @@
 /** Making a job: a name is enough. */
 import { zodResolver } from '@hookform/resolvers/zod';
 import { JobFields } from '@dense-pack/core/box/record';
-import { router } from 'expo-router';
 import { Controller, useForm } from 'react-hook-form';
 import { View } from 'react-native';
 import type { z } from 'zod';
@@ -10,6 +9,7 @@ import { Field } from '../parts/Field';
 import { EditionChoice } from '../parts/EditionChoice';
 import { Button } from '../parts/Press';
 import { Words } from '../parts/Words';
+import { go } from '../parts/go';
 
 /** A name for a job that is begun without one. @example 'Job of 24 Nov 2026' */
 export function todaysJobName(date: Date): string {
@@ -24,7 +24,7 @@ export function NewJobForm({ onDone }: { readonly onDone: () => void }) {
   const make = handleSubmit((fields) => {
     const id = makeJob(fields);
     onDone();
-    router.navigate(`/job/${id}` as never);
+    go(`/job/${id}`);
   });
   return (
     <View className="gap-3 rounded-card border-2 border-action bg-sheet p-4" role="form" aria-label="New job">

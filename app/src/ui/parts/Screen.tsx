@@ -1,5 +1,4 @@
 /** The frame every screen stands in: a bar with the way back, a scrolling body, an optional foot. */
-import { router } from 'expo-router';
 import ArrowLeft from 'lucide-react-native/icons/arrow-left';
 import type { ReactNode } from 'react';
 import { ScrollView, View } from 'react-native';
@@ -7,6 +6,7 @@ import { useOutbox } from '../client/queries';
 import { Notice } from './Notice';
 import { IconPress } from './Press';
 import { Words } from './Words';
+import { go } from './go';
 
 interface ScreenProps {
   readonly title: string;
@@ -36,16 +36,7 @@ export function Screen({
     <View className="h-full w-full bg-paper" role="main">
       <View className="min-h-[56px] flex-row items-center gap-1 border-b border-hair bg-paper px-2">
         {back ? (
-          <IconPress
-            label={`Back to ${back.label}`}
-            icon={ArrowLeft}
-            onPress={() => {
-              // The screen that is left is hidden from those who hear the page: focus may not stay in it.
-              if (typeof document !== 'undefined' && document.activeElement instanceof HTMLElement)
-                document.activeElement.blur();
-              router.navigate(back.href as never);
-            }}
-          />
+          <IconPress label={`Back to ${back.label}`} icon={ArrowLeft} onPress={() => go(back.href)} />
         ) : (
           <View className="w-2" />
         )}

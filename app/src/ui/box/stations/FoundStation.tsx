@@ -3,7 +3,6 @@ import type { Job, Seen } from '@dense-pack/core/box/record';
 import { CONDITIONS, STUDS, type Condition } from '@dense-pack/core/box/words';
 import { editionOf } from '@dense-pack/core/edition/index';
 import Copy from 'lucide-react-native/icons/copy';
-import { router } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { makeBox, outbox, type ShownBox } from '../../client/queries';
@@ -17,6 +16,7 @@ import { Words } from '../../parts/Words';
 import { boxHref } from '../../jobs/hrefs';
 import { BoxPhotos } from '../BoxPhotos';
 import type { ChangeFields } from '../use-box-edit';
+import { go } from '../../parts/go';
 
 interface FoundStationProps {
   readonly box: ShownBox;
@@ -97,7 +97,7 @@ export function FoundStation({ box, job, onChange }: FoundStationProps) {
         onPress={() => {
           const { seen: _seen, ...rest } = fieldsOf(box);
           const id = makeBox(box.jobId, { ...rest, name: `${box.name.slice(0, 74)}, copy` });
-          router.navigate(boxHref(box.jobId, id) as never);
+          go(boxHref(box.jobId, id));
         }}
       />
       <Removal
@@ -105,7 +105,7 @@ export function FoundStation({ box, job, onChange }: FoundStationProps) {
         question={`Delete “${box.name}” and its record?`}
         onRemove={() => {
           outbox.remove('boxes', box.id);
-          router.navigate(`/job/${box.jobId}` as never);
+          go(`/job/${box.jobId}`);
         }}
       />
     </View>
