@@ -19,7 +19,10 @@ const BOX = '/job/demo-house-on-the-hill/box/demo-den-outlet';
 const at = (sorted: readonly number[], share: number) =>
   sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))] ?? NaN;
 
-/** Milliseconds from each touch to the frame after the fill has changed, as the page itself sees them. */
+/** How long a finger stays on the glass: common practice, no source. What follows its leaving is measured. */
+const DOWN_MS = 90;
+
+/** Milliseconds from the finger leaving the glass to the frame after the fill has changed, as the page itself sees them. */
 async function editsPainted(
   hand: Hand,
   touches: number,
@@ -41,16 +44,17 @@ async function editsPainted(
     }).observe(fill as Node, { characterData: true, childList: true, subtree: true });
   });
   for (let nth = 0; nth < touches; nth += 1) {
-    await (await hand.find(name(nth))).tap();
-    await hand.page.waitForFunction(
-      (count) => (window as unknown as { told: number[] }).told.length >= count,
-      { timeout: 8000 },
-      nth + 1,
-    );
+    const box = await (await hand.page.waitForSelector(`[aria-label="${name(nth)}"]`))?.boundingBox();
+    if (!box) throw new Error(`${name(nth)} is not on the screen`);
+    const finger = await hand.page.touchscreen.touchStart(box.x + box.width / 2, box.y + box.height / 2);
+    await new Promise((resolve) => setTimeout(resolve, DOWN_MS));
+    await finger.end();
     // The next touch comes when a person's would, not while this one's lists are still being drawn.
-    await new Promise((resolve) => setTimeout(resolve, 250));
+    await new Promise((resolve) => setTimeout(resolve, 600));
   }
-  return hand.page.evaluate(() => (window as unknown as { told: number[] }).told);
+  const told = await hand.page.evaluate(() => (window as unknown as { told: number[] }).told);
+  expect(told).toHaveLength(touches);
+  return told;
 }
 
 /**
@@ -62,14 +66,15 @@ async function barePainted(hand: Hand, touches: number): Promise<number[]> {
     const word = document.querySelector('[data-testid="fill"]');
     const bare = (event: Event) => {
       event.stopImmediatePropagation();
+      event.preventDefault();
       if (word) word.textContent = String(Math.round(performance.now()));
     };
-    addEventListener('click', bare, { capture: true });
+    addEventListener('touchend', bare, { capture: true, passive: false });
     Object.assign(window, { bare });
   });
   const told = await editsPainted(hand, touches, () => 'Add 12/2');
   await hand.page.evaluate(() =>
-    removeEventListener('click', (window as unknown as { bare: () => void }).bare, { capture: true }),
+    removeEventListener('touchend', (window as unknown as { bare: () => void }).bare, { capture: true }),
   );
   return told;
 }
@@ -77,7 +82,8 @@ async function barePainted(hand: Hand, touches: number): Promise<number[]> {
 test('an edit is painted at once, also on a phone of a quarter the speed', async () => {
   const hand = await world.page(PHONE);
   await hand.open(BOX);
-  await hand.touch('Cable');
+  // Found by selector, not by what is read aloud: a page that is read aloud does more at each change.
+  await (await hand.page.waitForSelector('[aria-label="Cable"]'))?.tap();
   await editsPainted(hand, 4);
   const quick = (await editsPainted(hand, 10)).sort((a, b) => a - b);
   await hand.page.emulateCPUThrottling(4);

@@ -5,7 +5,8 @@ import Cable from 'lucide-react-native/icons/cable';
 import Keyboard from 'lucide-react-native/icons/keyboard';
 import Plug from 'lucide-react-native/icons/plug';
 import Wrench from 'lucide-react-native/icons/wrench';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
+import { Touch } from '../parts/Touch';
 import { Words } from '../parts/Words';
 import { usePreferences } from '../theme/preferences';
 import { useColours } from '../theme/theme';
@@ -46,7 +47,7 @@ export function AddBar({ adder, onChoose, upright = false, next }: AddBarProps) 
         const on = name === adder;
         const here = on ? colours['on-action'] : name === next ? colours.action : colours.ink;
         return (
-          <Pressable
+          <Touch
             key={name}
             role="button"
             aria-label={label}
@@ -63,7 +64,7 @@ export function AddBar({ adder, onChoose, upright = false, next }: AddBarProps) 
             >
               {label}
             </Words>
-          </Pressable>
+          </Touch>
         );
       })}
     </View>

@@ -2,13 +2,14 @@
 import { PHOTOS_MOST } from '@dense-pack/core/box/record';
 import Camera from 'lucide-react-native/icons/camera';
 import { useEffect, useState } from 'react';
-import { Image, Pressable, View } from 'react-native';
+import { Image, View } from 'react-native';
 import { photoAddress } from '../client/api';
 import { photos } from '../client/photos';
 import { PhotoRefused, shrinkPhoto } from '../client/shrink-photo';
 import { FilePick } from '../parts/FilePick';
 import { Button } from '../parts/Press';
 import { Sheet } from '../parts/Sheet';
+import { Touch } from '../parts/Touch';
 import { Words } from '../parts/Words';
 
 interface BoxPhotosProps {
@@ -43,7 +44,7 @@ export function BoxPhotos({ boxId, ids, onChange }: BoxPhotosProps) {
       {ids.length > 0 && (
         <View className="flex-row flex-wrap gap-2">
           {ids.map((id, nth) => (
-            <Pressable
+            <Touch
               key={id}
               role="button"
               aria-label={`Open photo ${nth + 1}`}
@@ -52,7 +53,7 @@ export function BoxPhotos({ boxId, ids, onChange }: BoxPhotosProps) {
               className="h-[96px] w-[96px] rounded-card border border-line active:opacity-70"
             >
               <Photo id={id} className="h-full w-full rounded-card" />
-            </Pressable>
+            </Touch>
           ))}
         </View>
       )}

@@ -8,7 +8,8 @@ import ArrowDown from 'lucide-react-native/icons/arrow-down';
 import ArrowUp from 'lucide-react-native/icons/arrow-up';
 import Plus from 'lucide-react-native/icons/plus';
 import { memo } from 'react';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
+import { Touch } from '../parts/Touch';
 import { Words } from '../parts/Words';
 import { useColours } from '../theme/theme';
 
@@ -55,22 +56,21 @@ export const CableStubs = memo(function CableStubs({
   return (
     <View style={{ width, height, gap: GAP }} className="justify-end" role="group" aria-label="Cables">
       {more > 0 && (
-        <Pressable
-          role="button"
+        <Touch
           aria-label={`${more} more cables`}
           style={{ height: one }}
           className={`${stub} border-line bg-sheet`}
           onPress={onAdd}
         >
           <Words size="fine" strong>{`+${more}`}</Words>
-        </Pressable>
+        </Touch>
       )}
       {shown.map((cable) => {
         const on = cable.id === selected;
         const name = `${cable.count > 1 ? `${cable.count}× ` : ''}${cable.size}/${cable.conductors}`;
         const said = cable.label ?? cable.role ?? (cable.make === 'nm' ? '' : cable.make.toUpperCase());
         return (
-          <Pressable
+          <Touch
             key={cable.id}
             role="button"
             aria-pressed={on}
@@ -91,11 +91,10 @@ export const CableStubs = memo(function CableStubs({
                 {said}
               </Words>
             )}
-          </Pressable>
+          </Touch>
         );
       })}
-      <Pressable
-        role="button"
+      <Touch
         aria-label="Bring in a cable"
         style={{ height: one }}
         className={`${stub} border-dashed border-line bg-paper`}
@@ -105,7 +104,7 @@ export const CableStubs = memo(function CableStubs({
         <Words size="fine" strong>
           cable
         </Words>
-      </Pressable>
+      </Touch>
     </View>
   );
 });

@@ -5,7 +5,7 @@ import { tally } from '@dense-pack/core/fill/tally';
 import { workRoom } from '@dense-pack/core/fold/work-room';
 import { useDeferredValue, useMemo } from 'react';
 import { View } from 'react-native';
-import { editionFor, type ShownBox, useLiveDocument } from '../client/queries';
+import { editionFor, type ShownBox, useDrawnDocument, useLiveDocument } from '../client/queries';
 import { VerdictBand } from '../tape/Verdict';
 import { usePreferences } from '../theme/preferences';
 import { heightOf, Vessel, VESSEL_WALL } from '../vessel/Vessel';
@@ -30,9 +30,17 @@ const STUBS = 66;
 const SCALE = 46;
 
 /**
- * Follows every edit at once, by itself: the screen around it is drawn a moment later, so that the new
- * verdict is never kept waiting by a list.
+ * Follows every edit at once, by itself: the tiles move in the frame after it, and the screen around it is
+ * drawn a moment later, so that the new verdict is never kept waiting by a drawing or a list.
  */
+function LiveVerdict({ box: shown, job }: Pick<InstrumentProps, 'box' | 'job'>) {
+  const box = useLiveDocument(shown);
+  const edition = editionFor(job, box);
+  const counted = useMemo(() => tally(box, edition), [box, edition]);
+  const room = useMemo(() => workRoom(box, edition, counted), [box, edition, counted]);
+  return <VerdictBand counted={counted} room={room} />;
+}
+
 export function Instrument({
   box: shown,
   job,
@@ -45,10 +53,9 @@ export function Instrument({
   onAddCable,
 }: InstrumentProps) {
   const { hand, text } = usePreferences();
-  const box = useLiveDocument(shown);
+  const box = useDrawnDocument(shown);
   const edition = editionFor(job, box);
   const counted = useMemo(() => tally(box, edition), [box, edition]);
-  const room = useMemo(() => workRoom(box, edition, counted), [box, edition, counted]);
   const found = shown.stage === 'planned' ? shown.found : null;
   const foundFill = useMemo((): Amount | undefined => {
     if (!found) return undefined;
@@ -64,7 +71,7 @@ export function Instrument({
   const calm = useDeferredValue(counted);
   return (
     <View className="gap-2" style={{ width, alignSelf: 'center' }}>
-      <VerdictBand counted={counted} room={room} />
+      <LiveVerdict box={shown} job={job} />
       <View className={stubsLeft ? 'flex-row-reverse' : 'flex-row'}>
         <VesselScale
           counted={calm}

@@ -5,8 +5,9 @@ import { addCount, removeItem } from '@dense-pack/core/box/edit';
 import { DEVICES } from '@dense-pack/core/box/words';
 import { printItem } from '@dense-pack/core/shorthand/print';
 import Trash from 'lucide-react-native/icons/trash';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import { IconPress, Stepper } from '../parts/Press';
+import { Touch } from '../parts/Touch';
 import { Words } from '../parts/Words';
 
 interface ItemRowProps {
@@ -27,14 +28,13 @@ export function ItemRow({ item, onChange, onOpen }: ItemRowProps) {
   const name = itemName(item);
   return (
     <View className="min-h-thumb flex-row items-center gap-2 border-b border-hair py-1">
-      <Pressable
-        role="button"
+      <Touch
         aria-label={`Open ${name}`}
         className="min-h-thumb min-w-0 flex-1 justify-center active:opacity-60"
         onPress={onOpen}
       >
         <Words className="underline">{name}</Words>
-      </Pressable>
+      </Touch>
       {item.kind !== 'barrier' && (
         <Stepper
           label={name}

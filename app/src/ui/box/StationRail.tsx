@@ -6,7 +6,8 @@ import GitCompare from 'lucide-react-native/icons/git-compare';
 import Hammer from 'lucide-react-native/icons/hammer';
 import ReceiptText from 'lucide-react-native/icons/receipt-text';
 import ShieldCheck from 'lucide-react-native/icons/shield-check';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
+import { Touch } from '../parts/Touch';
 import { Words } from '../parts/Words';
 import { useColours } from '../theme/theme';
 
@@ -42,7 +43,7 @@ export function StationRail({ station, done, onChoose, upright = false }: Statio
         const closed = done.includes(name);
         const colour = on ? colours.action : colours.ink;
         return (
-          <Pressable
+          <Touch
             key={name}
             role="tab"
             aria-selected={on}
@@ -55,7 +56,7 @@ export function StationRail({ station, done, onChoose, upright = false }: Statio
               {label}
             </Words>
             {closed && <Check size={14} color={colours.legal} strokeWidth={4} aria-hidden />}
-          </Pressable>
+          </Touch>
         );
       })}
     </View>

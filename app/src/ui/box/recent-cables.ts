@@ -2,8 +2,9 @@
 import { itemFrom } from '@dense-pack/core/shorthand/piece';
 import { printItem } from '@dense-pack/core/shorthand/print';
 import type { NewItem } from '@dense-pack/core/box/edit';
-import { useState } from 'react';
+import { startTransition, useState } from 'react';
 import { z } from 'zod';
+import { afterPaint } from '../client/after-paint';
 
 const KEY = 'dense-pack/recent-cables';
 const KEPT = 4;
@@ -37,8 +38,11 @@ export function useCableOffers(): { offers: readonly string[]; remember: (piece:
   const [recent, setRecent] = useState(read);
   const remember = (piece: string) => {
     const next = [piece, ...recent.filter((one) => one !== piece)].slice(0, KEPT);
-    setRecent(next);
-    localStorage.setItem(KEY, JSON.stringify(next));
+    // The chips change places once the verdict is painted.
+    afterPaint(() => {
+      startTransition(() => setRecent(next));
+      localStorage.setItem(KEY, JSON.stringify(next));
+    });
   };
   const offers = [...recent, ...COMMONEST.filter((piece) => !recent.includes(piece))].slice(0, SHOWN);
   return { offers, remember };

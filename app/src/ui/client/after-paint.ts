@@ -1,3 +1,6 @@
+/** About one frame. */
+const FRAME_MS = 16;
+
 /** Runs work once the frame that is due has been painted: lists and signs wait for the verdict. */
 export function afterPaint(work: () => void): void {
   const page = globalThis.document;
@@ -5,5 +8,6 @@ export function afterPaint(work: () => void): void {
     work();
     return;
   }
-  requestAnimationFrame(() => setTimeout(work, 0));
+  // The frame is put on the glass after its callbacks: a timer at once would run before that.
+  requestAnimationFrame(() => setTimeout(work, FRAME_MS));
 }

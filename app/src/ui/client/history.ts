@@ -3,7 +3,7 @@
  * Free of React but for the hook at the end.
  */
 import { BoxFields } from '@dense-pack/core/box/record';
-import { startTransition, useCallback, useState } from 'react';
+import { startTransition, useCallback, useEffect, useState } from 'react';
 import { afterPaint } from './after-paint';
 import { z } from 'zod';
 
@@ -35,24 +35,21 @@ export function readHistory(store: Store, id: string): History {
   }
 }
 
-function write(store: Store, id: string, history: History): History {
+export function writeHistory(store: Store, id: string, history: History): void {
   try {
     store.setItem(`${KEY}${id}`, JSON.stringify(history));
   } catch {
     // The store is full: the change itself matters more than the way back.
   }
-  return history;
 }
 
 /** Remembers how the box stood before a change. What was undone before is no longer ahead. */
-export function remember(store: Store, id: string, { past }: History, before: Snapshot): History {
-  return write(store, id, { past: [...past, before].slice(-STEPS), future: [] });
+export function remember({ past }: History, before: Snapshot): History {
+  return { past: [...past, before].slice(-STEPS), future: [] };
 }
 
 /** One step back or ahead; undefined where there is none. */
 export function step(
-  store: Store,
-  id: string,
   { past, future }: History,
   now: Snapshot,
   way: 'back' | 'ahead',
@@ -63,35 +60,39 @@ export function step(
     way === 'back'
       ? { past: past.slice(0, -1), future: [...future, now] }
       : { past: [...past, now], future: future.slice(0, -1) };
-  return { history: write(store, id, history), there };
+  return { history, there };
 }
 
-/** Fifty boxes are long to write: that waits until the change itself is on the screen. */
-const later: Store = {
-  getItem: (key) => globalThis.localStorage.getItem(key),
-  setItem: (key, value) =>
-    void setTimeout(() => {
-      try {
-        globalThis.localStorage.setItem(key, value);
-      } catch {
-        // As in write: the change itself matters more.
-      }
-    }, 0),
-};
+/**
+ * The steps of the boxes looked at, as they stand at this moment: two quick touches undo two steps. The
+ * screen and the store follow once the change itself is painted; fifty boxes are long to write.
+ */
+const live = new Map<string, History>();
 
 /** Undo and redo for one box on the screen. */
 export function useHistory(id: string) {
   const [history, setHistory] = useState(() => readHistory(globalThis.localStorage, id));
-  const keep = useCallback(
-    (before: Snapshot) =>
-      afterPaint(() =>
-        startTransition(() => setHistory((known) => remember(later, id, known, snapshotOf(before)))),
-      ),
+  useEffect(() => {
+    live.set(id, readHistory(globalThis.localStorage, id));
+    return () => void live.delete(id);
+  }, [id]);
+  const take = useCallback(
+    (next: History) => {
+      live.set(id, next);
+      afterPaint(() => {
+        startTransition(() => setHistory(next));
+        writeHistory(globalThis.localStorage, id, next);
+      });
+    },
     [id],
   );
+  const keep = useCallback(
+    (before: Snapshot) => take(remember(live.get(id) ?? NONE, snapshotOf(before))),
+    [id, take],
+  );
   const go = (now: Snapshot, way: 'back' | 'ahead'): Snapshot | undefined => {
-    const done = step(globalThis.localStorage, id, history, snapshotOf(now), way);
-    if (done) setHistory(done.history);
+    const done = step(live.get(id) ?? NONE, snapshotOf(now), way);
+    if (done) take(done.history);
     return done?.there;
   };
   return { keep, go, canUndo: history.past.length > 0, canRedo: history.future.length > 0 };

@@ -10,7 +10,7 @@ import {
 } from '@dense-pack/core/box/record';
 import { tally } from '@dense-pack/core/fill/tally';
 import { QueryClient, useQuery } from '@tanstack/react-query';
-import { startTransition, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
+import { startTransition, useCallback, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import type { z } from 'zod';
 import { afterPaint } from './after-paint';
 import { BoxStates, JobList, JobWithBoxes, ProblemAnswer, request, ServerAway } from './api';
@@ -121,12 +121,9 @@ export function startOutbox(): () => void {
   };
 }
 
-/**
- * Follows a part of the outbox's state. Lists and signs follow a moment after the instrument: they are
- * drawn in a transition, so that the verdict is painted first.
- */
-function useCalm<V>(of: (state: OutboxState) => V): V {
-  const [value, setValue] = useState(() => of(outbox.snapshot()));
+/** Follows what is read of the outbox, one frame after it changed: the verdict is painted first. */
+function useFollowing<V>(read: () => V, draw: (set: () => void) => void): V {
+  const [value, setValue] = useState(read);
   useEffect(() => {
     let due = false;
     const follow = () => {
@@ -134,13 +131,19 @@ function useCalm<V>(of: (state: OutboxState) => V): V {
       due = true;
       afterPaint(() => {
         due = false;
-        startTransition(() => setValue(() => of(outbox.snapshot())));
+        draw(() => setValue(read));
       });
     };
     follow();
     return outbox.subscribe(follow);
-  }, [of]);
+  }, [read, draw]);
   return value;
+}
+
+/** Lists and signs follow a moment after the instrument: they are drawn in a transition. */
+function useCalm<V>(of: (state: OutboxState) => V): V {
+  const read = useCallback(() => of(outbox.snapshot()), [of]);
+  return useFollowing(read, startTransition);
 }
 
 const entriesOf = ({ entries }: OutboxState) => entries;
@@ -150,13 +153,26 @@ const whole = (state: OutboxState) => state;
 /** What waits, and whether the server is away. */
 export const useOutbox = () => useCalm(whole);
 
-/** The document of a box as it stands at this very moment, for what must be painted at once. */
+/** The document of a box as it stands at this very moment, whatever has been drawn. */
+function liveDocument(box: ShownBox): BoxFields['box'] {
+  const entry = outbox.entryOf(box.id);
+  return entry?.what === 'box' ? entry.fields.box : storedDocument(box);
+}
+
+/** The document of a box for what must be painted at once: the verdict. */
 export function useLiveDocument(box: ShownBox): BoxFields['box'] {
-  const now = () => {
-    const entry = outbox.entryOf(box.id);
-    return entry?.what === 'box' ? entry.fields.box : storedDocument(box);
-  };
+  const now = () => liveDocument(box);
   return useSyncExternalStore(outbox.subscribe, now, now);
+}
+
+const atOnce = (set: () => void) => set();
+
+/** The document of a box for its drawing, which moves in the frame after the verdict. */
+export function useDrawnDocument(box: ShownBox): BoxFields['box'] {
+  return useFollowing(
+    useCallback(() => liveDocument(box), [box]),
+    atOnce,
+  );
 }
 
 /** What the server last said of it: its document, where the screen has not followed yet. */

@@ -2,8 +2,9 @@
 import ChevronDown from 'lucide-react-native/icons/chevron-down';
 import ChevronUp from 'lucide-react-native/icons/chevron-up';
 import { type ReactNode, useState } from 'react';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import { useColours } from '../theme/theme';
+import { Touch } from './Touch';
 import { Words } from './Words';
 
 interface FoldProps {
@@ -19,15 +20,14 @@ export function Fold({ title, children, bare = false }: FoldProps) {
   const Chevron = open ? ChevronUp : ChevronDown;
   return (
     <View className={bare ? 'border-t border-hair' : 'rounded-card border border-hair bg-sheet'}>
-      <Pressable
-        role="button"
+      <Touch
         aria-expanded={open}
         onPress={() => setOpen(!open)}
         className="min-h-thumb flex-row items-center justify-between px-3"
       >
         <Words strong>{title}</Words>
         <Chevron size={20} color={colours.ink} aria-hidden />
-      </Pressable>
+      </Touch>
       {open && children}
     </View>
   );

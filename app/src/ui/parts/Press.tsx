@@ -1,10 +1,11 @@
 /** Things to press: never smaller than a thumb. */
 import type { LucideIcon } from 'lucide-react-native';
-import { Pressable, type PressableProps, View } from 'react-native';
+import { View } from 'react-native';
 import { type Colour, useColours } from '../theme/theme';
+import { Touch, type TouchProps } from './Touch';
 import { Words } from './Words';
 
-interface ButtonProps extends Omit<PressableProps, 'children'> {
+interface ButtonProps extends Omit<TouchProps, 'children'> {
   readonly label: string;
   readonly icon?: LucideIcon;
   readonly kind?: 'main' | 'plain' | 'danger';
@@ -21,8 +22,7 @@ export function Button({ label, icon: Icon, kind = 'plain', className = '', ...r
   const colours = useColours();
   const look = KINDS[kind];
   return (
-    <Pressable
-      role="button"
+    <Touch
       {...rest}
       className={`min-h-thumb flex-row items-center justify-center gap-2 rounded-card border px-4 py-2 max-w-full active:opacity-70 disabled:opacity-40 ${look.frame} ${className}`}
     >
@@ -30,11 +30,11 @@ export function Button({ label, icon: Icon, kind = 'plain', className = '', ...r
       <Words strong tone={look.tone} className="shrink text-center">
         {label}
       </Words>
-    </Pressable>
+    </Touch>
   );
 }
 
-interface ChipProps extends Omit<PressableProps, 'children'> {
+interface ChipProps extends Omit<TouchProps, 'children'> {
   readonly label: string;
   readonly detail?: string | undefined;
   readonly on?: boolean;
@@ -43,8 +43,7 @@ interface ChipProps extends Omit<PressableProps, 'children'> {
 /** A choice, or something to add with one touch. */
 export function Chip({ label, detail, on = false, className = '', ...rest }: ChipProps) {
   return (
-    <Pressable
-      role="button"
+    <Touch
       aria-pressed={on}
       {...rest}
       className={`min-h-thumb min-w-thumb items-center justify-center rounded-card border px-3 py-1 active:opacity-70 ${on ? 'border-action bg-action' : 'border-line bg-sheet'} ${className}`}
@@ -58,11 +57,11 @@ export function Chip({ label, detail, on = false, className = '', ...rest }: Chi
           {detail}
         </Words>
       )}
-    </Pressable>
+    </Touch>
   );
 }
 
-interface IconPressProps extends Omit<PressableProps, 'children'> {
+interface IconPressProps extends Omit<TouchProps, 'children'> {
   readonly label: string;
   readonly icon: LucideIcon;
 }
@@ -71,14 +70,13 @@ interface IconPressProps extends Omit<PressableProps, 'children'> {
 export function IconPress({ label, icon: Icon, className = '', ...rest }: IconPressProps) {
   const colours = useColours();
   return (
-    <Pressable
-      role="button"
+    <Touch
       aria-label={label}
       {...rest}
       className={`h-thumb w-thumb items-center justify-center rounded-card active:opacity-60 disabled:opacity-30 ${className}`}
     >
       <Icon size={24} color={colours.ink} aria-hidden />
-    </Pressable>
+    </Touch>
   );
 }
 

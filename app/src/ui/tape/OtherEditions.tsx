@@ -6,7 +6,8 @@ import { compareTallies } from '@dense-pack/core/fill/compare';
 import { type Tally, tally } from '@dense-pack/core/fill/tally';
 import { verdictWords } from '@dense-pack/core/fill/verdict';
 import { memo, useMemo, useState } from 'react';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
+import { Touch } from '../parts/Touch';
 import { Words } from '../parts/Words';
 import { VerdictSign } from './Verdict';
 
@@ -31,7 +32,7 @@ export const OtherEditions = memo(function OtherEditions({ box, counted }: Other
   const verdicts = others.filter((other) => other.verdict !== counted.verdict).length;
   return (
     <View className="rounded-card border border-hair bg-sheet">
-      <Pressable
+      <Touch
         role="switch"
         aria-checked={open}
         aria-label="Show what other editions answer"
@@ -53,7 +54,7 @@ export const OtherEditions = memo(function OtherEditions({ box, counted }: Other
                 : 'all count the same'}
           </Words>
         </View>
-      </Pressable>
+      </Touch>
       {open &&
         others.map((other) => (
           <View key={other.edition} className="gap-1 border-t border-hair px-3 py-2" testID="other-edition">

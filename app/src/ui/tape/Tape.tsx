@@ -2,8 +2,9 @@
 import { type Amount, showAmount, unitName } from '@dense-pack/core/fill/amount';
 import { editionOf } from '@dense-pack/core/edition/index';
 import type { Tally, TallyLine } from '@dense-pack/core/fill/tally';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import { Fold } from '../parts/Fold';
+import { Touch } from '../parts/Touch';
 import { Words } from '../parts/Words';
 import { usePreferences } from '../theme/preferences';
 
@@ -119,8 +120,7 @@ interface LineProps {
 function Line({ line, counted, open, onPress }: LineProps) {
   const each = showAmount(line.each, counted.unit);
   return (
-    <Pressable
-      role="button"
+    <Touch
       aria-expanded={open}
       onPress={onPress}
       testID="tape-line"
@@ -144,6 +144,6 @@ function Line({ line, counted, open, onPress }: LineProps) {
         </View>
       </View>
       {open && <Words className="pt-1">{line.why}</Words>}
-    </Pressable>
+    </Touch>
   );
 }

@@ -6,10 +6,11 @@ import { type Form, FORMS, MATERIALS, type Material, MOUNTS } from '@dense-pack/
 import type { Edition } from '@dense-pack/core/edition/edition';
 import { printVolume, readVolume } from '@dense-pack/core/quantity/volume';
 import { useState } from 'react';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import { Choice, plainOptions } from '../../parts/Choice';
 import { Field } from '../../parts/Field';
 import { Chip, Stepper } from '../../parts/Press';
+import { Touch } from '../../parts/Touch';
 import { Words } from '../../parts/Words';
 import { BoxPicture } from '../BoxPicture';
 
@@ -76,7 +77,7 @@ export function BoxPanel({ box, edition, onChange }: BoxPanelProps) {
           {KINDS.map(({ form, gangs, label, material }) => {
             const on = shell.form === form && (form !== 'device-box' || shell.gangs === gangs);
             return (
-              <Pressable
+              <Touch
                 key={label}
                 role="button"
                 aria-pressed={on}
@@ -94,7 +95,7 @@ export function BoxPanel({ box, edition, onChange }: BoxPanelProps) {
                 <Words size="fine" strong={on} tone={on ? 'text-action' : 'text-ink'}>
                   {label}
                 </Words>
-              </Pressable>
+              </Touch>
             );
           })}
         </View>

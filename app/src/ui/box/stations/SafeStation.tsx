@@ -3,8 +3,9 @@ import type { Seen } from '@dense-pack/core/box/record';
 import { SAFE_STEPS, type SafeStep } from '@dense-pack/core/box/words';
 import Square from 'lucide-react-native/icons/square';
 import SquareCheck from 'lucide-react-native/icons/square-check-big';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import { Notice } from '../../parts/Notice';
+import { Touch } from '../../parts/Touch';
 import { Words } from '../../parts/Words';
 import { useColours } from '../../theme/theme';
 
@@ -30,7 +31,7 @@ export function SafeStation({ seen, onChange }: SafeStationProps) {
           const ticked = seen.safe.includes(step);
           const Box = ticked ? SquareCheck : Square;
           return (
-            <Pressable
+            <Touch
               key={step}
               role="checkbox"
               aria-checked={ticked}
@@ -46,7 +47,7 @@ export function SafeStation({ seen, onChange }: SafeStationProps) {
               <Words className="min-w-0 flex-1" strong={ticked}>
                 {SAFE_STEPS[step]}
               </Words>
-            </Pressable>
+            </Touch>
           );
         })}
       </View>
