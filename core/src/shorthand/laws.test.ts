@@ -191,7 +191,8 @@ test('any text is read or refused with its place, and never throws', () => {
         expect(line.slice(read.error.at).startsWith(read.error.item.slice(0, 5))).toBe(true);
       }
     }),
-    { numRuns: 2000 },
+    // A line that is only a note, after a blank, once pointed at the blank.
+    { numRuns: 2000, examples: [[' #']] },
   );
 });
 

@@ -45,7 +45,10 @@ export function readCountLine(line: string, fallback: EditionId = DEFAULT_EDITIO
     const item = raw.items.at(-1) ?? { text: line, at: raw.openQuote };
     return fail(item, 'a closing quote (") after the label');
   }
-  if (raw.items.length === 0) return fail({ text: line.trim(), at: 0 }, FIRST_EXPECTED);
+  if (raw.items.length === 0) {
+    const text = line.trim();
+    return fail({ text, at: line.indexOf(text) }, FIRST_EXPECTED);
+  }
   const reading: Reading = { shell: {}, items: [], boxFrom: undefined };
   const spans: ItemSpan[] = [];
   const origin = new Map<string, RawItem>();
