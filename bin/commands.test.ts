@@ -192,6 +192,24 @@ describe('check, fix and tap', () => {
     expect(run(['fix', '18 in3, 12/2']).stdout).toMatch('The box is legal as it is.');
   });
 
+  test('fix searches a truck that is given, and says in words what is wrong with it', () => {
+    const kit = (text: string) => {
+      const file = join(folder, 'kit.json');
+      writeFileSync(file, text);
+      return ['fix', '--kit', file, '18 in3 plastic old-work device-box, 3x 12/2, duplex'];
+    };
+    const one = run(kit('{"only": true, "here": ["plastic-1g-old-pocket", "lost"]}'));
+    expect(one.stdout).toMatch('side pocket');
+    expect(one.stderr).toMatch('in the truck but not known: lost');
+    const empty = run(kit('{"only": true}'));
+    expect(empty.stdout).toMatch('The truck has no box');
+    expect(empty.stdout).not.toMatch('Replace the box');
+    const bad = run(kit('{"weights": {"spare": -1}}'));
+    expect([bad.status, bad.stderr]).toEqual([2, expect.stringMatching('weights.spare: must be at least 0')]);
+    expect(run(kit('{')).stderr).toMatch('it is not JSON');
+    expect(run(['fix', '--kit', join(folder, 'none'), '18 in3']).stderr).toMatch('there is no such file');
+  });
+
   test('tap ranks the boxes that can feed an outlet and tells why the others cannot', () => {
     const csv = [
       'name,circuit,line',

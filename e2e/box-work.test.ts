@@ -195,8 +195,10 @@ test('an over-full box is made legal with one touch, the plan names the remedy, 
   const hand = await world.page(PHONE);
   await hand.open('/job/demo-house-on-the-hill/box/demo-kitchen-counter');
   await hand.touch('Fix');
-  await hand.sees('remedy', 'Legal');
+  await hand.touch('Checks (1)');
   await hand.sees('finding', 'Advice, 406.12');
+  await hand.touch('Ways');
+  await hand.sees('remedy', 'Legal');
   await hand.touch('Take remedy 1');
   await hand.sees('verdict', 'Legal');
   await hand.touch('Change');
@@ -204,7 +206,10 @@ test('an over-full box is made legal with one touch, the plan names the remedy, 
   await hand.saved();
   const { seen, stage } = await stored('demo-kitchen-counter');
   expect(stage).toBe('planned');
-  expect(seen.remedy).toEqual([expect.stringMatching(/^Replace the box: 1-gang plastic/)]);
+  expect(seen.remedy).toEqual([
+    expect.stringMatching(/^Replace the box: 1-gang plastic/),
+    expect.stringMatching(/^Why: the cheapest of \d+ ways/),
+  ]);
   await hand.touch('Undo');
   await hand.sees('verdict', 'Over by 2.25 in³');
   await hand.saved();
@@ -217,6 +222,7 @@ test('a fact that is recorded becomes a finding; one that is not stays “not ch
   await hand.open('/job/demo-house-on-the-hill/box/demo-workshop-square');
   await hand.touch('Fix');
   await hand.saysSomewhere('The box is legal as it is.');
+  await hand.touch('Checks');
   await hand.touch('Facts the checks need');
   await hand.touch('30');
   await hand.sees('finding', '14 AWG on a 30 A breaker: it needs 10 AWG or larger');

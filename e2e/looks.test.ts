@@ -23,14 +23,33 @@ const VIEWS = {
   found: box('kitchen-counter', 'found'),
   change: box('kitchen-counter', 'change'),
   fix: box('kitchen-counter', 'fix'),
+  'other-box': [box('hall-switches', 'fix'), 'Other box'],
+  'box-wishes': [box('kitchen-counter', 'fix'), 'Other box', 'What the box must be', 'new-work'],
+  checks: [box('kitchen-counter', 'fix'), 'Checks (1)', 'Facts the checks need'],
+  truck: [
+    '/truck',
+    '1-gang plastic, new-work, 18.00 in³, 2⁷⁄₈ in deep',
+    '1-gang plastic, old-work, 20.00 in³, 3¹⁄₈ in deep',
+  ],
+  'truck-box': ['/truck', 'A box of your own', 'Keep it in the truck'],
+  tap: `${JOB}/tap`,
+  headroom: [`${JOB}/tap`, 'What fits where'],
+  weights: ['/settings', 'How remedies are weighed', 'What “roomy” assumes'],
   'box-kinds': box('hall-switches', 'box'),
   cable: box('kitchen-counter', 'cable'),
   device: box('kitchen-counter', 'device'),
   more: box('workshop-square', 'more'),
   type: box('den-outlet', 'line'),
   nowhere: '/nothing/here',
-} as const;
+} as const satisfies Record<string, string | readonly [string, ...string[]]>;
 type View = keyof typeof VIEWS;
+
+/** Opens a view: its address, and what is touched there. */
+async function show(hand: Hand, view: View) {
+  const [path, ...touches] = [VIEWS[view]].flat() as [string, ...string[]];
+  await hand.open(path);
+  for (const name of touches) await hand.touch(name);
+}
 
 /** Which pictures the docs keep, in light. */
 const KEPT: Readonly<Record<'phone' | 'wide', readonly View[]>> = {
@@ -43,8 +62,10 @@ const KEPT: Readonly<Record<'phone' | 'wide', readonly View[]>> = {
     'found',
     'change',
     'fix',
+    'other-box',
+    'tap',
+    'truck',
     'box-kinds',
-    'cable',
   ],
   wide: ['box-over', 'change'],
 };
@@ -79,7 +100,7 @@ test.each([
     const hand = await world.page(viewport);
     await prefer(hand, { theme });
     for (const view of Object.keys(VIEWS) as View[]) {
-      await hand.open(VIEWS[view]);
+      await show(hand, view);
       expect([view, await violations(hand.page)]).toEqual([view, []]);
       if (theme === 'light' && KEPT[size].includes(view)) await picture(hand, `${view}-${size}`);
       if (theme === 'sun' && view === 'box-over') await picture(hand, 'sun-phone');
@@ -117,8 +138,12 @@ describe('at 200 % text, in either hand', () => {
         'change',
         'found',
         'fix',
+        'other-box',
+        'truck',
+        'tap',
+        'weights',
       ] as const) {
-        await hand.open(VIEWS[view]);
+        await show(hand, view);
         const wide = await hand.page.evaluate(() =>
           [...document.querySelectorAll('#root *')]
             .filter((one) => {

@@ -4,11 +4,12 @@ import { printAmount, showAmount, unitName } from '@dense-pack/core/fill/amount'
 import { tally } from '@dense-pack/core/fill/tally';
 import { tallyJson } from '@dense-pack/core/fill/tally-json';
 import { verdictWords } from '@dense-pack/core/fill/verdict';
-import { DEFAULT_WEIGHTS } from '@dense-pack/core/remedy/remedy';
+import { boxesAtHand, inTruck, NEW_KIT } from '@dense-pack/core/parts/kit';
 import { findRemedies } from '@dense-pack/core/remedy/search';
 import { printCountLine } from '@dense-pack/core/shorthand/print';
 import type { Command } from 'commander';
 import { exitOf } from './exit.ts';
+import { readKit } from './kit.ts';
 import { readOneLine } from './one-line.ts';
 import { editionOption } from './options.ts';
 
@@ -18,16 +19,22 @@ export function addFix(program: Command): void {
     .description('find what makes a box legal, cheapest first; costs are common practice')
     .argument('<line>', 'a count line')
     .option('--json', 'print JSON', false)
+    .option('--kit <file>', 'JSON of the truck, weights and assumptions (as the app keeps them)')
     .addOption(editionOption())
     .addHelpText('after', '\nExit code as for fill: that of the box as it is.')
-    .action((line: string, options: { json: boolean; edition: EditionId }) => {
+    .action((line: string, options: { json: boolean; edition: EditionId; kit?: string }) => {
       const read = readOneLine(line, options.edition);
       if (!read) return;
       const { box, edition } = read;
+      const kit = options.kit === undefined ? NEW_KIT : readKit(options.kit);
+      if (!kit) return;
       const counted = tally(box, edition);
       const { proposals, notes } = findRemedies(box, edition, counted, {
-        weights: DEFAULT_WEIGHTS.value,
+        weights: kit.weights,
+        boxes: boxesAtHand(edition, kit),
       });
+      const { unknown } = inTruck(edition, kit);
+      if (unknown.length > 0) console.error(`in the truck but not known: ${unknown.join(', ')}`);
       process.exitCode = exitOf(counted.verdict);
       if (options.json) {
         console.log(

@@ -39,8 +39,8 @@ export const Seen = z.strictObject({
     .array(z.enum(keysOf(SAFE_STEPS)))
     .max(10)
     .default([]),
-  /** The remedy that was taken into the plan, and what it said of itself. */
-  remedy: z.array(z.string().max(400)).max(3).default([]),
+  /** The remedy that was taken into the plan, up to three steps, and why it was chosen. */
+  remedy: z.array(z.string().max(400)).max(4).default([]),
   /** Photos kept with the box, oldest first. */
   photos: z.array(RecordId).max(PHOTOS_MOST, `must be at most ${PHOTOS_MOST} photos`).default([]),
 });

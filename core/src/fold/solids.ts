@@ -26,17 +26,18 @@ export const BARE_SQIN: Cited<Readonly<Partial<Record<Size, number>>>> = {
   confidence: 'from memory',
 };
 
-/** Length of a conductor in the box: the free length of 300.14 and what lies before it. */
-export const LENGTH_IN_BOX_IN: Cited<number> = {
-  value: 8,
-  section: 'NEC 300.14 asks for 6 in; 8 in is usual',
-  confidence: 'common practice',
-};
+/** What the estimate of working room assumes; the person may change each. */
+export interface Assumptions {
+  /** Length of a conductor in the box, in: 6 is the least of NEC 300.14, 8 is usual. */
+  readonly conductor: number;
+  /** Volume one splicing connector takes, in³: about a medium twist-on. */
+  readonly connector: number;
+  /** Per cent of free space below which a box is snug, and tight. */
+  readonly snug: number;
+  readonly tight: number;
+  /** Depth of a device body from which it is warned of, in. */
+  readonly deep: number;
+}
 
-/** Volume one splicing connector takes, in³. */
-export const CONNECTOR_CUIN: Cited<number> = {
-  value: 0.35,
-  section: 'handbook 16',
-  confidence: 'common practice',
-  note: 'About a medium twist-on connector.',
-};
+/** Common practice, no source; the marks for snug and tight are our own. */
+export const ASSUMED: Assumptions = { conductor: 8, connector: 0.35, snug: 55, tight: 40, deep: 1.25 };

@@ -65,5 +65,5 @@ test('areas rise with the conductor, bare is thinner than insulated, and every a
   expect([DEVICE_DEPTHS.value.duplex, DEVICE_DEPTHS.value.gfci, DEVICE_DEPTHS.value.smart]).toEqual(
     [1, 1.25, 1.5].map(inches),
   );
-  expect(roomOf('18 in3, 12/2, duplex').assumptions).toHaveLength(4);
+  expect(roomOf('18 in3, 12/2, duplex').assumptions).toHaveLength(5);
 });

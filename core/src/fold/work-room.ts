@@ -11,7 +11,7 @@ import { allowancesLeft } from '../fill/verdict.ts';
 import type { Tally } from '../fill/tally.ts';
 import { inches, type Length, NM_PER_INCH, showInches } from '../quantity/length.ts';
 import { ATOMS_PER_CUBIC_INCH } from '../quantity/volume.ts';
-import { BARE_SQIN, CONDUCTOR_SQIN, CONNECTOR_CUIN, DEVICE_FACE_SQIN, LENGTH_IN_BOX_IN } from './solids.ts';
+import { ASSUMED, type Assumptions, BARE_SQIN, CONDUCTOR_SQIN, DEVICE_FACE_SQIN } from './solids.ts';
 
 /** How it will be to fold. */
 export type Workability = 'roomy' | 'snug' | 'tight' | 'unknown';
@@ -28,17 +28,11 @@ export interface WorkRoom {
   readonly assumptions: readonly string[];
 }
 
-/** Free shares below which a box is snug, and tight. Ours, from no source. */
-const SNUG_BELOW = 0.55;
-const TIGHT_BELOW = 0.4;
 /** Room behind a device below which its conductors are crushed. Common practice, no source. */
 const DEPTH_TIGHT = inches(0.5);
-/** Devices whose bodies are deep enough to be warned of. */
-const DEEP = inches(1.25);
 
 /** Volume of everything solid in the box, in³. */
-function solids(box: BoxDocument): number {
-  const length = LENGTH_IN_BOX_IN.value;
+function solids(box: BoxDocument, { conductor: length, connector }: Assumptions): number {
   let insulated = 0;
   let sum = 0;
   const insulatedPiece = (size: Size, count: number, long = length) => {
@@ -79,23 +73,29 @@ function solids(box: BoxDocument): number {
   );
   // Two or three conductors meet under one connector; the grounds take one more.
   const connectors = recorded || (insulated > 2 ? Math.ceil(insulated / 3) + 1 : 0);
-  return sum + connectors * CONNECTOR_CUIN.value;
+  return sum + connectors * connector;
 }
 
-/** The second answer: legal or not, how tight is it to work in? */
-export function workRoom(box: BoxDocument, edition: Edition, counted: Tally): WorkRoom {
+/** The second answer: legal or not, how tight is it to work in? @param assumed what the person assumes */
+export function workRoom(
+  box: BoxDocument,
+  edition: Edition,
+  counted: Tally,
+  assumed: Assumptions = ASSUMED,
+): WorkRoom {
   const devices = box.items.filter(
     (item): item is Extract<Item, { kind: 'device' }> => item.kind === 'device',
   );
   const assembled = assemble(box, edition);
   const volume = assembled.capacity ?? assembled.estimate?.volume ?? null;
   const assumptions = [
-    `Each conductor has ${LENGTH_IN_BOX_IN.value} in in the box; insulated areas as THHN (${CONDUCTOR_SQIN.section}, ${CONDUCTOR_SQIN.confidence}).`,
-    `A connector takes ${CONNECTOR_CUIN.value} in³; where none is recorded, one for each three conductors and one for the grounds.`,
+    `Each conductor has ${assumed.conductor} in in the box; insulated areas as THHN (${CONDUCTOR_SQIN.section}, ${CONDUCTOR_SQIN.confidence}).`,
+    `A connector takes ${assumed.connector} in³; where none is recorded, one for each three conductors and one for the grounds.`,
     ...(devices.length > 0
       ? ['Device bodies of typical depth where none is recorded: measure the part in hand.']
       : []),
-    'Roomy from 55 % free space, tight below 40 %: our own marks, from no source.',
+    `Roomy from ${assumed.snug} % free space, tight below ${assumed.tight} %: our own marks, from no source.`,
+    `A device from ${assumed.deep} in behind its strap counts as deep.`,
   ];
   if (volume === null || box.items.length === 0) {
     return {
@@ -106,19 +106,21 @@ export function workRoom(box: BoxDocument, edition: Edition, counted: Tally): Wo
       assumptions,
     };
   }
-  const freeShare = 1 - solids(box) / (volume / ATOMS_PER_CUBIC_INCH);
+  const freeShare = 1 - solids(box, assumed) / (volume / ATOMS_PER_CUBIC_INCH);
   const deepest = devices.reduce<Length>((most, item) => {
     const depth = deviceDepth(item);
     return depth > most ? depth : most;
   }, 0 as Length);
   const inside = boxDepth(box, edition);
   const depthLeft = inside === null || devices.length === 0 ? null : ((inside - deepest) as Length);
+  const deep = inches(assumed.deep);
   const deepWords = devices
-    .filter((item) => deviceDepth(item) >= DEEP)
+    .filter((item) => deviceDepth(item) >= deep)
     .map((item) => DEVICES[item.device])
     .filter((name, nth, all) => all.indexOf(name) === nth);
   const spare = allowancesLeft(counted)?.count ?? 0;
-  let answer: Workability = freeShare < TIGHT_BELOW ? 'tight' : freeShare < SNUG_BELOW ? 'snug' : 'roomy';
+  let answer: Workability =
+    freeShare * 100 < assumed.tight ? 'tight' : freeShare * 100 < assumed.snug ? 'snug' : 'roomy';
   if (answer === 'roomy' && (spare < 1 || deepWords.length > 0) && counted.verdict !== 'unknown')
     answer = 'snug';
   if (counted.verdict === 'over' || counted.margin === 0 || (depthLeft !== null && depthLeft < DEPTH_TIGHT))

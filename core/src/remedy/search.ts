@@ -36,7 +36,7 @@ const TOGETHER = 3;
 const GIVEN = 12;
 
 /** How many violations each check finds. */
-function violations(findings: readonly Finding[]): Map<string, number> {
+export function violations(findings: readonly Finding[]): Map<string, number> {
   const counts = new Map<string, number>();
   for (const { check, severity } of findings) {
     if (severity === 'violation') counts.set(check, (counts.get(check) ?? 0) + 1);
@@ -45,12 +45,12 @@ function violations(findings: readonly Finding[]): Map<string, number> {
 }
 
 /** Whether any check finds more wrong than before. */
-function worse(now: ReadonlyMap<string, number>, before: ReadonlyMap<string, number>): boolean {
+export function worse(now: ReadonlyMap<string, number>, before: ReadonlyMap<string, number>): boolean {
   return [...now].some(([check, count]) => count > (before.get(check) ?? 0));
 }
 
 /** Room left in the wall behind the finished surface; undefined where it is not known. */
-function roomInWall({ site }: BoxDocument): number | undefined {
+export function roomInWall({ site }: BoxDocument): number | undefined {
   if (site?.cavity === undefined) return undefined;
   return (
     lengthIn(site.cavity) - (site.behind === undefined || site.behind === '0 in' ? 0 : lengthIn(site.behind))

@@ -3,6 +3,7 @@ import type { BoxDocument, Item, ItemOf } from '../box/document.ts';
 import { addItem, changeItem, changeShell, removeItem, setCount } from '../box/edit.ts';
 import { DEVICES } from '../box/words.ts';
 import type { Edition } from '../edition/index.ts';
+import { printLength } from '../quantity/length.ts';
 import { showVolume } from '../quantity/volume.ts';
 import { addedParts, type BoxPart, catalogueOf, volumeWritten } from './catalogue.ts';
 import type { Step } from './remedy.ts';
@@ -48,7 +49,22 @@ export function replaceBox(box: BoxDocument, part: BoxPart): BoxDocument {
   });
   // Clamps belong to the box: those of the old one go with it.
   const items = shell.items.filter((item) => item.kind !== 'added' && item.kind !== 'clamps');
-  const fresh: BoxDocument = { ...shell, items };
+  // So does what was measured of it: its depth, how it sits, its entries and its rating.
+  const {
+    depth: _depth,
+    setback: _setback,
+    gap: _gap,
+    entries: _entries,
+    rated: _rated,
+    ...kept
+  } = shell.site ?? {};
+  const site = {
+    ...kept,
+    ...(part.code === undefined ? { depth: printLength(part.depth) } : {}),
+    ...(part.rated === undefined ? {} : { rated: part.rated }),
+  };
+  const { site: _site, ...rest } = shell;
+  const fresh: BoxDocument = { ...rest, ...(Object.keys(site).length === 0 ? {} : { site }), items };
   return part.clamps ? addItem(fresh, { kind: 'clamps', count: 1, hold: 'grip' }).box : fresh;
 }
 

@@ -36,6 +36,8 @@ export interface TapWish {
 
 export interface Tap {
   readonly from: TapBox;
+  /** The box with the new cable, and its count. */
+  readonly box: BoxDocument;
   readonly after: Tally;
   /** Why it cannot feed it; empty for one that can. */
   readonly against: readonly string[];
@@ -115,7 +117,7 @@ export function findTaps(
       const devices = box.items.filter(isKind('device'));
       const ends = cables.reduce((sum, { count }) => sum + count, 0) === 1 && devices.length > 0;
       const weight = (remedy?.weight ?? 0) + (from.distance ?? 20) * FOOT + (ends ? 0 : 6) + needs.length * 4;
-      return { from, after, against: reasons, needs, ...(remedy ? { remedy } : {}), weight };
+      return { from, box: next, after, against: reasons, needs, ...(remedy ? { remedy } : {}), weight };
     })
     .sort(
       (a, b) =>

@@ -8,6 +8,7 @@ import { View } from 'react-native';
 import { editionFor, type ShownBox, useDrawnDocument, useLiveDocument } from '../client/queries';
 import { VerdictBand } from '../tape/Verdict';
 import { usePreferences } from '../theme/preferences';
+import { useKit } from '../truck/kit';
 import { heightOf, Vessel, VESSEL_WALL } from '../vessel/Vessel';
 import { VesselScale } from '../vessel/VesselScale';
 import { CableStubs } from './CableStubs';
@@ -37,7 +38,11 @@ function LiveVerdict({ box: shown, job }: Pick<InstrumentProps, 'box' | 'job'>) 
   const box = useLiveDocument(shown);
   const edition = editionFor(job, box);
   const counted = useMemo(() => tally(box, edition), [box, edition]);
-  const room = useMemo(() => workRoom(box, edition, counted), [box, edition, counted]);
+  const { assumptions } = useKit();
+  const room = useMemo(
+    () => workRoom(box, edition, counted, assumptions),
+    [box, edition, counted, assumptions],
+  );
   return <VerdictBand counted={counted} room={room} />;
 }
 

@@ -3,6 +3,7 @@ import type { BoxDocument } from '@dense-pack/core/box/document';
 import { checkBox } from '@dense-pack/core/check/check-box';
 import { editionOf } from '@dense-pack/core/edition/index';
 import { tally } from '@dense-pack/core/fill/tally';
+import { Kit, NEW_KIT } from '@dense-pack/core/parts/kit';
 import { printCountLine } from '@dense-pack/core/shorthand/print';
 import { readCountLine } from '@dense-pack/core/shorthand/read';
 import { fireEvent, render, screen } from '@testing-library/react-native';
@@ -55,7 +56,7 @@ describe('the remedy search across its border', () => {
   test('what goes out passes its own schema and counts as legal', () => {
     const box = boxOf('18 in3 plastic old-work device-box, 3x 12/2, duplex');
     const answer = RemedyAnswer.parse(
-      JSON.parse(JSON.stringify(answerRemedies({ box, edition: 'nec2023' }))),
+      JSON.parse(JSON.stringify(answerRemedies({ box, edition: 'nec2023', kit: NEW_KIT }))),
     );
     expect(answer.remedies.length).toBeGreaterThan(0);
     for (const remedy of answer.remedies) expect(tally(remedy.box, edition).verdict).toBe('legal');
@@ -65,14 +66,29 @@ describe('the remedy search across its border', () => {
     const tight = answerRemedies({
       box: boxOf('10 in3 plastic device-box, 14/2, switch'),
       edition: 'nec2023',
+      kit: NEW_KIT,
     });
     expect(tight.remedies.length).toBeGreaterThan(0);
-    const roomy = answerRemedies({ box: boxOf('22.5 in3 plastic, 14/2, switch'), edition: 'nec2023' });
+    const roomy = answerRemedies({
+      box: boxOf('22.5 in3 plastic, 14/2, switch'),
+      edition: 'nec2023',
+      kit: NEW_KIT,
+    });
     expect(roomy).toEqual({ remedies: [], notes: ['The box is legal as it is.'] });
   });
 
+  test('with an empty truck only what needs no box is offered, and that is said', () => {
+    const answer = answerRemedies({
+      box: boxOf('18 in3 plastic old-work device-box, 3x 12/2, duplex'),
+      edition: 'nec2023',
+      kit: Kit.parse({ only: true }),
+    });
+    expect(answer.notes.join()).toContain('The truck has no box');
+    expect(answer.remedies.flatMap(({ ids }) => ids).some((id) => id.startsWith('box:'))).toBe(false);
+  });
+
   test('what is no question is refused', () => {
-    expect(() => answerRemedies({ box: {}, edition: 'nec2023' })).toThrow();
-    expect(() => answerRemedies({ box: boxOf('18 in3'), edition: 'nec1999' })).toThrow();
+    expect(() => answerRemedies({ box: {}, edition: 'nec2023', kit: NEW_KIT })).toThrow();
+    expect(() => answerRemedies({ box: boxOf('18 in3'), edition: 'nec1999', kit: NEW_KIT })).toThrow();
   });
 });

@@ -2,11 +2,11 @@
 import { BoxDocument } from '@dense-pack/core/box/document';
 import { EDITION_IDS, editionOf } from '@dense-pack/core/edition/index';
 import { tally } from '@dense-pack/core/fill/tally';
-import { DEFAULT_WEIGHTS } from '@dense-pack/core/remedy/remedy';
+import { boxesAtHand, Kit } from '@dense-pack/core/parts/kit';
 import { findRemedies } from '@dense-pack/core/remedy/search';
 import { z } from 'zod';
 
-export const RemedyQuestion = z.object({ box: BoxDocument, edition: z.enum(EDITION_IDS) });
+export const RemedyQuestion = z.object({ box: BoxDocument, edition: z.enum(EDITION_IDS), kit: Kit });
 export type RemedyQuestion = z.output<typeof RemedyQuestion>;
 
 const Remedy = z.object({
@@ -21,10 +21,11 @@ export type RemedyAnswer = z.output<typeof RemedyAnswer>;
 
 /** Searches; what comes in is parsed, what goes out is plain. */
 export function answerRemedies(question: unknown): RemedyAnswer {
-  const { box, edition: id } = RemedyQuestion.parse(question);
+  const { box, edition: id, kit } = RemedyQuestion.parse(question);
   const edition = editionOf(id);
   const { proposals, notes } = findRemedies(box, edition, tally(box, edition), {
-    weights: DEFAULT_WEIGHTS.value,
+    weights: kit.weights,
+    boxes: boxesAtHand(edition, kit),
     forSpare: true,
   });
   return {

@@ -5,6 +5,7 @@ import ChartBar from 'lucide-react-native/icons/chart-column';
 import ClipboardList from 'lucide-react-native/icons/clipboard-list';
 import FileDown from 'lucide-react-native/icons/file-down';
 import Keyboard from 'lucide-react-native/icons/keyboard';
+import Spline from 'lucide-react-native/icons/spline';
 import { useMemo, useState } from 'react';
 import { Linking, useWindowDimensions, View } from 'react-native';
 import { csvAddress, ServerAway } from '../client/api';
@@ -133,6 +134,12 @@ export function JobScreen({ jobId }: { readonly jobId: string }) {
             icon={ChartBar}
             className="grow"
             onPress={() => setChart(!chart)}
+          />
+          <Button
+            label="Where to tap?"
+            icon={Spline}
+            className="grow"
+            onPress={() => go(`/job/${jobId}/tap`)}
           />
           <Button
             label="Save as CSV"

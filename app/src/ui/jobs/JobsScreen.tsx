@@ -7,6 +7,7 @@ import { Link } from 'expo-router';
 import BoxIcon from 'lucide-react-native/icons/box';
 import Settings from 'lucide-react-native/icons/settings';
 import Plus from 'lucide-react-native/icons/plus';
+import Truck from 'lucide-react-native/icons/truck';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { makeBox, makeJob, useJobs } from '../client/queries';
@@ -44,6 +45,7 @@ export function JobsScreen() {
       actions={
         <View className="flex-row items-center">
           <SaveSign />
+          <IconPress label="Truck" icon={Truck} onPress={() => go('/truck')} />
           <IconPress label="Settings" icon={Settings} onPress={() => go('/settings')} />
         </View>
       }

@@ -5,6 +5,7 @@ import { editionOf } from '@dense-pack/core/edition/index';
 import { type Tally, tally } from '@dense-pack/core/fill/tally';
 import { workRoom } from '@dense-pack/core/fold/work-room';
 import type { ShownBox } from '../client/queries';
+import { kitNow } from '../truck/kit';
 
 /** A box with its count, as the list shows it. */
 export interface Listed {
@@ -54,7 +55,9 @@ export function listBox(box: ShownBox, jobEdition: EditionId): Listed {
     const counted = tally(box.box, edition);
     one = {
       counted,
-      tight: counted.verdict === 'legal' && workRoom(box.box, edition, counted).answer === 'tight',
+      tight:
+        counted.verdict === 'legal' &&
+        workRoom(box.box, edition, counted, kitNow().assumptions).answer === 'tight',
       wrong: checkBox(box.box, edition, counted).findings.filter(({ severity }) => severity === 'violation')
         .length,
     };

@@ -86,10 +86,13 @@ interface StepperProps {
   readonly onChange: (value: number) => void;
   readonly least?: number;
   readonly most?: number;
+  /** How much one touch changes; steps stay within three decimals. */
+  readonly step?: number;
 }
 
 /** A count with less and more. */
-export function Stepper({ label, value, onChange, least = 0, most = 99 }: StepperProps) {
+export function Stepper({ label, value, onChange, least = 0, most = 99, step = 1 }: StepperProps) {
+  const by = (change: number) => Math.min(most, Math.max(least, Math.round((value + change) * 1000) / 1000));
   return (
     <View className="flex-row items-center gap-1" role="group" aria-label={label}>
       <Chip
@@ -97,7 +100,7 @@ export function Stepper({ label, value, onChange, least = 0, most = 99 }: Steppe
         aria-label={`One fewer: ${label}`}
         disabled={value <= least}
         className={value <= least ? 'opacity-40' : ''}
-        onPress={() => onChange(value - 1)}
+        onPress={() => onChange(by(-step))}
       />
       <Words mono strong className="min-w-thumb text-center" aria-live="polite">
         {value}
@@ -107,7 +110,7 @@ export function Stepper({ label, value, onChange, least = 0, most = 99 }: Steppe
         aria-label={`One more: ${label}`}
         disabled={value >= most}
         className={value >= most ? 'opacity-40' : ''}
-        onPress={() => onChange(value + 1)}
+        onPress={() => onChange(by(step))}
       />
     </View>
   );

@@ -2,6 +2,7 @@
 import { Choice } from '../parts/Choice';
 import { Notice } from '../parts/Notice';
 import { Screen } from '../parts/Screen';
+import { KitSettings } from '../truck/KitSettings';
 import { setPreferences, TEXT_SIZES, usePreferences } from '../theme/preferences';
 
 const THEMES = [
@@ -49,6 +50,7 @@ export function SettingsScreen() {
         always
         onChoose={(value) => setPreferences({ metric: value === 'both' })}
       />
+      <KitSettings />
       <Notice title="What decides">
         The adopted local code, the inspector and the marking on the part in hand decide. Dense Pack helps a
         qualified person; many of its table values were written from memory of the published standards.

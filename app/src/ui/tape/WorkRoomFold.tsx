@@ -7,6 +7,7 @@ import { memo } from 'react';
 import { View } from 'react-native';
 import { Fold } from '../parts/Fold';
 import { Words } from '../parts/Words';
+import { useKit } from '../truck/kit';
 
 interface WorkRoomFoldProps {
   readonly box: BoxDocument;
@@ -14,7 +15,7 @@ interface WorkRoomFoldProps {
 }
 
 export const WorkRoomFold = memo(function WorkRoomFold({ box, counted }: WorkRoomFoldProps) {
-  const room = workRoom(box, editionOf(counted.edition), counted);
+  const room = workRoom(box, editionOf(counted.edition), counted, useKit().assumptions);
   if (room.answer === 'unknown') return null;
   return (
     <Fold title={`To work in: ${room.answer}`}>

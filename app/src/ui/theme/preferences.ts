@@ -1,6 +1,6 @@
 /** What the person set for this phone: theme, size of text, hand, and metric beside. Kept in its own store. */
-import { useSyncExternalStore } from 'react';
 import { z } from 'zod';
+import { keep } from '../client/kept';
 
 const Preferences = z.object({
   theme: z.enum(['system', 'light', 'dark', 'sun']).catch('system'),
@@ -14,33 +14,9 @@ export type Preferences = z.output<typeof Preferences>;
 export const TEXT_SIZES = [100, 125, 150, 200] as const;
 export const THEME_CHOICES = ['system', 'light', 'dark', 'sun'] as const;
 
-const KEY = 'dense-pack/preferences';
-const listeners = new Set<() => void>();
-let current = read();
+const kept = keep('dense-pack/preferences', Preferences);
 
-function read(): Preferences {
-  try {
-    return Preferences.parse(JSON.parse(globalThis.localStorage?.getItem(KEY) ?? '{}'));
-  } catch {
-    return Preferences.parse({});
-  }
-}
-
-export function preferences(): Preferences {
-  return current;
-}
-
-export function setPreferences(change: Partial<Preferences>): void {
-  current = { ...current, ...change };
-  globalThis.localStorage.setItem(KEY, JSON.stringify(current));
-  for (const listener of listeners) listener();
-}
-
-export function onPreferences(listener: () => void): () => void {
-  listeners.add(listener);
-  return () => listeners.delete(listener);
-}
-
-export function usePreferences(): Preferences {
-  return useSyncExternalStore(onPreferences, preferences, preferences);
-}
+export const preferences = kept.now;
+export const setPreferences = kept.set;
+export const onPreferences = kept.follow;
+export const usePreferences = kept.use;

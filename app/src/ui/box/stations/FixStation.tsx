@@ -6,15 +6,18 @@ import type { Edition } from '@dense-pack/core/edition/edition';
 import { type Tally, tally } from '@dense-pack/core/fill/tally';
 import { verdictWords } from '@dense-pack/core/fill/verdict';
 import { workRoom } from '@dense-pack/core/fold/work-room';
+import type { Kit } from '@dense-pack/core/parts/kit';
 import { useEffect, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import type { ShownBox } from '../../client/queries';
 import { Notice } from '../../parts/Notice';
-import { Button } from '../../parts/Press';
+import { Button, Chip } from '../../parts/Press';
 import { Words } from '../../parts/Words';
 import { VerdictSign } from '../../tape/Verdict';
+import { useKit } from '../../truck/kit';
 import { Vessel } from '../../vessel/Vessel';
 import { askRemedies } from '../ask-remedies';
+import { BoxChooser } from '../BoxChooser';
 import { FactsPanel } from '../panels/FactsPanel';
 import type { Remedy, RemedyAnswer } from '../remedy-answers';
 import type { ChangeBox, ChangeFields } from '../use-box-edit';
@@ -28,17 +31,62 @@ interface FixStationProps {
   readonly onFields: ChangeFields;
 }
 
+type Part = 'ways' | 'box' | 'checks';
+
 export function FixStation({ box, counted, edition, onBox, onFields }: FixStationProps) {
-  const answer = useRemedies(box.box, edition);
+  const [part, setPart] = useState<Part>('ways');
   const checked = useMemo(() => checkBox(box.box, edition, counted), [box.box, edition, counted]);
-  const apply = ({ box: fixed, words }: Remedy) =>
+  const wrong = checked.findings.filter(({ severity }) => severity === 'violation').length;
+  const take = (fixed: BoxDocument, words: readonly string[]) =>
     onFields((now) => ({
       ...(now.stage === 'found' ? planChange(now, new Date().toISOString()) : {}),
       box: fixed,
-      seen: { ...now.seen, remedy: words },
+      seen: { ...now.seen, remedy: [...words] },
     }));
   return (
     <View className="gap-3">
+      <View className="flex-row gap-2" role="group" aria-label="Fix">
+        {(
+          [
+            ['ways', 'Ways'],
+            ['box', 'Other box'],
+            ['checks', wrong > 0 ? `Checks (${wrong})` : 'Checks'],
+          ] as const
+        ).map(([name, label]) => (
+          <Chip
+            key={name}
+            label={label}
+            on={part === name}
+            className="grow basis-[80px]"
+            onPress={() => setPart(name)}
+          />
+        ))}
+      </View>
+      {part === 'ways' && <Ways box={box.box} counted={counted} edition={edition} onTake={take} />}
+      {part === 'box' && <BoxChooser box={box.box} edition={edition} onTake={take} />}
+      {part === 'checks' && (
+        <>
+          <FindingList checked={checked} />
+          <FactsPanel box={box.box} onChange={onBox} />
+        </>
+      )}
+    </View>
+  );
+}
+
+interface WaysProps {
+  readonly box: BoxDocument;
+  readonly counted: Tally;
+  readonly edition: Edition;
+  readonly onTake: (fixed: BoxDocument, words: readonly string[]) => void;
+}
+
+/** The remedies, cheapest first. */
+function Ways({ box, counted, edition, onTake }: WaysProps) {
+  const kit = useKit();
+  const answer = useRemedies(box, edition, kit);
+  return (
+    <>
       <Words heading={2} strong>
         {counted.verdict === 'legal' ? 'Legal as it is' : 'What makes it legal'}
       </Words>
@@ -49,7 +97,12 @@ export function FixStation({ box, counted, edition, onBox, onFields }: FixStatio
           nth={nth + 1}
           remedy={remedy}
           edition={edition}
-          onApply={() => apply(remedy)}
+          onApply={() =>
+            onTake(remedy.box, [
+              ...remedy.words,
+              `Why: ${nth === 0 ? 'the cheapest' : `number ${nth + 1}`} of ${answer.remedies.length} ${answer.remedies.length === 1 ? 'way' : 'ways'} by minutes, parts and wall damage.`,
+            ])
+          }
         />
       ))}
       {answer?.notes.map((note) => (
@@ -57,32 +110,30 @@ export function FixStation({ box, counted, edition, onBox, onFields }: FixStatio
           {note}
         </Notice>
       ))}
-      <FindingList checked={checked} />
-      <FactsPanel box={box.box} onChange={onBox} />
       <Notice title="Costs are our own guess">
-        Minutes, parts and wall damage are common practice without a source, and only rank the ways. Volumes
-        of plastic boxes are typical: read the stamp of the part in hand.
+        {`Minutes, parts and wall damage are common practice without a source, and only rank the ways; their weights are in the settings. ${kit.only ? 'Only boxes of the truck were searched.' : 'Volumes of plastic boxes are typical: read the stamp of the part in hand.'}`}
       </Notice>
-    </View>
+    </>
   );
 }
 
 /** Asks anew when the box changes; the older search ends. */
-function useRemedies(box: BoxDocument, edition: Edition): RemedyAnswer | undefined {
-  const [answered, setAnswered] = useState<{ box: BoxDocument; answer: RemedyAnswer }>();
+function useRemedies(box: BoxDocument, edition: Edition, kit: Kit): RemedyAnswer | undefined {
+  const [answered, setAnswered] = useState<{ box: BoxDocument; kit: Kit; answer: RemedyAnswer }>();
   useEffect(() => {
     const ending = new AbortController();
-    askRemedies({ box, edition: edition.id }, ending.signal)
-      .then((answer) => !ending.signal.aborted && setAnswered({ box, answer }))
+    askRemedies({ box, edition: edition.id, kit }, ending.signal)
+      .then((answer) => !ending.signal.aborted && setAnswered({ box, kit, answer }))
       .catch(() =>
         setAnswered({
           box,
+          kit,
           answer: { remedies: [], notes: ['The search failed here: change the box by hand.'] },
         }),
       );
     return () => ending.abort();
-  }, [box, edition.id]);
-  return answered?.box === box ? answered.answer : undefined;
+  }, [box, edition.id, kit]);
+  return answered?.box === box && answered.kit === kit ? answered.answer : undefined;
 }
 
 const DAMAGE = ['no wall damage', 'a patch under the plate', 'seen beside the plate', 'wallboard to mend'];
@@ -96,7 +147,7 @@ interface RemedyCardProps {
 
 function RemedyCard({ nth, remedy, edition, onApply }: RemedyCardProps) {
   const counted = useMemo(() => tally(remedy.box, edition), [remedy.box, edition]);
-  const room = workRoom(remedy.box, edition, counted);
+  const room = workRoom(remedy.box, edition, counted, useKit().assumptions);
   const { minutes, damage } = remedy.cost;
   return (
     <View className="gap-2 rounded-card border border-line bg-sheet p-3" testID="remedy">

@@ -1,0 +1,3 @@
+import { TruckScreen } from '@/ui/truck/TruckScreen';
+
+export default TruckScreen;

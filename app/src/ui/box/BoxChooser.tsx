@@ -1,0 +1,215 @@
+/** Choosing a box to fit in place of the one there: the plan packed in each, two set side by side. */
+import type { BoxDocument } from '@dense-pack/core/box/document';
+import { type BoxWish, chooseBoxes, type Fit, wishFor } from '@dense-pack/core/parts/chooser';
+import { partsOf } from '@dense-pack/core/parts/kit';
+import { MATERIALS, MOUNTS } from '@dense-pack/core/box/words';
+import type { Edition } from '@dense-pack/core/edition/edition';
+import { verdictWords } from '@dense-pack/core/fill/verdict';
+import { inches, showInches } from '@dense-pack/core/quantity/length';
+import { showVolume, UNIT_NAMES } from '@dense-pack/core/quantity/volume';
+import { useMemo, useState } from 'react';
+import { View } from 'react-native';
+import { Choice, plainOptions } from '../parts/Choice';
+import { Fold } from '../parts/Fold';
+import { Notice } from '../parts/Notice';
+import { Button } from '../parts/Press';
+import { Touch } from '../parts/Touch';
+import { Words } from '../parts/Words';
+import { VerdictSign } from '../tape/Verdict';
+import { useKit } from '../truck/kit';
+import { Vessel } from '../vessel/Vessel';
+
+interface BoxChooserProps {
+  readonly box: BoxDocument;
+  readonly edition: Edition;
+  readonly onTake: (fixed: BoxDocument, words: readonly string[]) => void;
+}
+
+const DEPTHS = [1.5, 2.5, 3, 3.5].map((depth) => ({
+  value: inches(depth),
+  label: showInches(inches(depth)),
+}));
+const SHOWN = 24;
+
+export function BoxChooser({ box, edition, onTake }: BoxChooserProps) {
+  const kit = useKit();
+  const [changed, setChanged] = useState<BoxWish>({});
+  const [picked, setPicked] = useState<string>();
+  const wish = useMemo(() => ({ ...wishFor(box), truck: kit.only, ...changed }), [box, kit.only, changed]);
+  const choice = useMemo(
+    () => chooseBoxes(box, edition, partsOf(edition, kit), wish, kit),
+    [box, edition, kit, wish],
+  );
+  const set = (change: { readonly [K in keyof BoxWish]?: BoxWish[K] | undefined }) =>
+    setChanged((now) => ({ ...now, ...change }) as BoxWish);
+  const take = ({ part, box: fixed }: Fit, why: string) =>
+    onTake(fixed, [
+      `Replace the box: ${part.name}, ${showVolume(part.volume, edition.unit)} ${UNIT_NAMES[edition.unit]}${part.typical ? ' (typical: read the stamp)' : ''}.`,
+      `Why: ${why}.`,
+    ]);
+  const { smallest, roomy, fits, leftOut } = choice;
+  const one = picked === undefined ? undefined : fits.find(({ part }) => part.id === picked);
+  const left = Object.entries(leftOut).map(([why, count]) => `${count} ${why}`);
+  return (
+    <View className="gap-3">
+      {smallest && roomy ? (
+        <View className="flex-row gap-2">
+          {smallest !== roomy && (
+            <Suggestion
+              title="Smallest that is legal"
+              fit={smallest}
+              edition={edition}
+              onTake={() => take(smallest, 'the smallest that is legal')}
+            />
+          )}
+          <Suggestion
+            title={smallest === roomy ? 'Smallest that is legal, and for working room' : 'For working room'}
+            fit={roomy}
+            edition={edition}
+            main
+            onTake={() => take(roomy, 'chosen for working room')}
+          />
+        </View>
+      ) : (
+        <Notice title="No box of this choice is legal" tone="over">
+          {`Of ${fits.length} boxes none holds what is planned and passes the checks. Change what you ask for below${wish.truck ? ', or look beyond the truck' : ''}, or take a cable out.`}
+        </Notice>
+      )}
+      {one && one !== smallest && one !== roomy && (
+        <Suggestion title="Picked" fit={one} edition={edition} onTake={() => take(one, 'picked by hand')} />
+      )}
+      <Fold title="What the box must be">
+        <View className="gap-3 border-t border-hair p-3">
+          <Choice
+            title="Gangs"
+            options={[1, 2, 3, 4].map((value) => ({ value, label: String(value) }))}
+            value={wish.gangs}
+            onChoose={(gangs) => set({ gangs })}
+          />
+          <Choice
+            title="Fitted as"
+            options={plainOptions(MOUNTS)}
+            value={wish.mount}
+            onChoose={(mount) => set({ mount })}
+          />
+          <Choice
+            title="In a"
+            options={plainOptions(['wall', 'ceiling'] as const)}
+            value={wish.place}
+            onChoose={(place) => set({ place })}
+          />
+          <Choice
+            title="Made of"
+            options={plainOptions(MATERIALS)}
+            value={wish.material}
+            onChoose={(material) => set({ material })}
+          />
+          <Choice
+            title="Clamps inside"
+            options={[
+              { value: true, label: 'with' },
+              { value: false, label: 'without' },
+            ]}
+            value={wish.clamps}
+            onChoose={(clamps) => set({ clamps })}
+          />
+          <Choice
+            title="Rated for"
+            options={[
+              { value: 'fan' as const, label: 'a fan' },
+              { value: 'heavy' as const, label: 'over 50 lb' },
+            ]}
+            value={wish.rated}
+            onChoose={(rated) => set({ rated })}
+          />
+          <Choice
+            title="Depth the wall leaves, in"
+            options={
+              wish.depth === undefined || DEPTHS.some(({ value }) => value === wish.depth)
+                ? DEPTHS
+                : [...DEPTHS, { value: wish.depth, label: showInches(wish.depth) }]
+            }
+            value={wish.depth}
+            onChoose={(depth) => set({ depth })}
+          />
+          <Choice
+            title="From"
+            options={[
+              { value: false, label: 'any' },
+              { value: true, label: 'the truck only' },
+            ]}
+            value={wish.truck}
+            always
+            onChoose={(truck) => set({ truck: truck === true })}
+          />
+        </View>
+      </Fold>
+      {left.length > 0 && <Words size="fine" tone="text-soft">{`Left out: ${left.join(', ')}.`}</Words>}
+      <View className="flex-row flex-wrap gap-2">
+        {fits.slice(0, SHOWN).map((fit) => (
+          <Touch
+            key={fit.part.id}
+            aria-pressed={picked === fit.part.id}
+            aria-label={`${fit.part.name}, ${volumeOf(fit, edition)}: ${fit.good ? 'legal' : sayWhyNot(fit)}`}
+            className={`w-[104px] grow items-center gap-1 rounded-card border p-2 active:opacity-70 ${picked === fit.part.id ? 'border-2 border-action bg-sunk' : 'border-line bg-sheet'}`}
+            onPress={() => setPicked(picked === fit.part.id ? undefined : fit.part.id)}
+          >
+            <Vessel box={fit.box} counted={fit.counted} width={84} height={64} small />
+            <Words size="fine" className="text-center">
+              {fit.part.name}
+            </Words>
+            <Words mono size="fine">
+              {volumeOf(fit, edition)}
+            </Words>
+            <Words size="fine" strong tone={fit.good ? 'text-legal' : 'text-over'}>
+              {fit.good ? fit.room.answer : sayWhyNot(fit)}
+            </Words>
+          </Touch>
+        ))}
+      </View>
+    </View>
+  );
+}
+
+const volumeOf = ({ part }: Fit, { unit }: Edition) => `${showVolume(part.volume, unit)} ${UNIT_NAMES[unit]}`;
+const sayWhyNot = ({ counted }: Fit) => (counted.verdict === 'legal' ? 'fails a check' : 'over');
+
+interface SuggestionProps {
+  readonly title: string;
+  readonly fit: Fit;
+  readonly edition: Edition;
+  readonly main?: boolean;
+  readonly onTake: () => void;
+}
+
+function Suggestion({ title, fit, edition, main = false, onTake }: SuggestionProps) {
+  return (
+    <View
+      className={`min-w-0 flex-1 gap-1 rounded-card border bg-sheet p-3 ${main ? 'border-2 border-action' : 'border-line'}`}
+      testID="suggestion"
+    >
+      <Words size="fine" strong>
+        {title}
+      </Words>
+      <View className="items-center">
+        <Vessel box={fit.box} counted={fit.counted} width={124} height={96} small />
+      </View>
+      <Words strong>{fit.part.name}</Words>
+      <Words size="fine">{`${volumeOf(fit, edition)}, ${showInches(fit.part.depth)} in deep`}</Words>
+      <VerdictSign verdict={fit.counted.verdict} />
+      <Words size="fine">{`${verdictWords(fit.counted).split(': ')[0]}; ${fit.room.answer} to work in`}</Words>
+      {fit.part.typical && (
+        <Words size="fine" tone="text-unknown">
+          typical: read the stamp
+        </Words>
+      )}
+      <View className="grow" />
+      <Button
+        label="Take it"
+        aria-label={`Take it: ${fit.part.name}`}
+        kind={main ? 'main' : 'plain'}
+        onPress={onTake}
+      />
+    </View>
+  );
+}

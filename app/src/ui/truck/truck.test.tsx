@@ -1,0 +1,63 @@
+/** The truck by touch: ticking, writing down a box, what is wrong said under its field. Invented boxes. */
+import { NEW_KIT } from '@dense-pack/core/parts/kit';
+import { act, fireEvent, render, screen } from '@testing-library/react-native';
+import { KitSettings } from './KitSettings';
+import { kitNow, setKit } from './kit';
+import { TruckScreen } from './TruckScreen';
+
+jest.mock('expo-router', () => ({ router: { navigate: jest.fn() } }));
+beforeEach(() => act(() => setKit(NEW_KIT)));
+
+test('a box is ticked into the truck and out of it, and kept', () => {
+  render(<TruckScreen />);
+  const name = '1-gang plastic, old-work, 20.00 in³, 3¹⁄₈ in deep';
+  fireEvent.press(screen.getByLabelText(name));
+  expect(kitNow().here).toEqual(['plastic-1g-old-20']);
+  expect(JSON.parse(globalThis.localStorage.getItem('dense-pack/kit') ?? '{}').here).toEqual([
+    'plastic-1g-old-20',
+  ]);
+  fireEvent.press(screen.getByLabelText(name));
+  expect(kitNow().here).toEqual([]);
+});
+
+test('a box of one’s own is refused until its figures are read, then stands in the truck', () => {
+  render(<TruckScreen />);
+  fireEvent.press(screen.getByText('A box of your own'));
+  fireEvent.changeText(screen.getByLabelText('Volume on its stamp, in³ or mL'), 'a lot');
+  fireEvent.press(screen.getByText('Keep it in the truck'));
+  const problems = screen.getAllByTestId('problem').map((one) => String(one.props.children));
+  expect(problems.join()).toContain('name the box');
+  expect(problems.join()).toContain('write a volume with its unit');
+  expect(problems.join()).toContain('write a length with its unit');
+  expect(kitNow().boxes).toEqual([]);
+  fireEvent.changeText(screen.getByLabelText('Name'), 'deep one');
+  fireEvent.changeText(screen.getByLabelText('Volume on its stamp, in³ or mL'), '21 1/2');
+  fireEvent.changeText(screen.getByLabelText('Inside depth, in'), '3 1/4');
+  fireEvent.press(screen.getByText('Keep it in the truck'));
+  expect(kitNow().boxes).toMatchObject([{ name: 'deep one', volume: '21.5 in3', depth: '3.25 in' }]);
+  expect(kitNow().here).toEqual([kitNow().boxes[0]?.id]);
+});
+
+test('what the truck lacks is said: empty, or ticked and unknown', () => {
+  act(() => setKit({ only: true }));
+  render(<TruckScreen />);
+  expect(screen.getByText('The truck is empty')).toBeTruthy();
+  act(() => setKit({ here: ['lost'] }));
+  expect(screen.getByText('Ticked, but no such box is known: lost.')).toBeTruthy();
+  fireEvent.press(screen.getByText('Take them out'));
+  expect(kitNow().here).toEqual([]);
+});
+
+test('weights and assumptions are changed a step at a time, within their range, and come back', () => {
+  render(<KitSettings />);
+  fireEvent.press(screen.getByText('How remedies are weighed'));
+  for (let nth = 0; nth < 3; nth += 1)
+    fireEvent.press(screen.getByLabelText('One fewer: Spare allowances wanted'));
+  expect(kitNow().weights.spare).toBe(0);
+  fireEvent.press(screen.getByText('What “roomy” assumes'));
+  fireEvent.press(screen.getByLabelText('One more: A connector, in³'));
+  expect(kitNow().assumptions.connector).toBe(0.4);
+  fireEvent.press(screen.getByLabelText('Weights as they came'));
+  fireEvent.press(screen.getByLabelText('Assumptions as they came'));
+  expect(kitNow()).toEqual(NEW_KIT);
+});

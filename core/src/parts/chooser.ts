@@ -1,0 +1,120 @@
+/**
+ * Choosing a box to fit in place of the one there: every box that is left by the person's wishes, with the
+ * plan counted and checked in it; the smallest that is legal and the one for working room.
+ */
+import type { BoxDocument } from '../box/document.ts';
+import type { Material, Mount } from '../box/words.ts';
+import { checkBox } from '../check/check-box.ts';
+import type { Edition } from '../edition/index.ts';
+import { type Tally, tally } from '../fill/tally.ts';
+import { allowancesLeft } from '../fill/verdict.ts';
+import { type WorkRoom, workRoom } from '../fold/work-room.ts';
+import type { Length } from '../quantity/length.ts';
+import type { BoxPart } from '../remedy/catalogue.ts';
+import { roomInWall, violations, worse } from '../remedy/search.ts';
+import { replaceBox } from '../remedy/steps.ts';
+import type { Kit } from './kit.ts';
+
+/** What the person wants of the new box; what is not said leaves all. */
+export interface BoxWish {
+  readonly gangs?: number;
+  readonly mount?: Mount;
+  readonly place?: 'wall' | 'ceiling';
+  readonly material?: Material;
+  readonly clamps?: boolean;
+  readonly rated?: 'fan' | 'heavy';
+  /** Depth the wall leaves. */
+  readonly depth?: Length;
+  /** Only what is in the truck. */
+  readonly truck?: boolean;
+}
+
+/** A box with the plan in it. */
+export interface Fit {
+  readonly part: BoxPart;
+  readonly box: BoxDocument;
+  readonly counted: Tally;
+  readonly room: WorkRoom;
+  /** Legal, and no check finds more wrong than in the box there. */
+  readonly good: boolean;
+}
+
+export interface Choice {
+  readonly fits: readonly Fit[];
+  /** The smallest that is legal. */
+  readonly smallest?: Fit;
+  /** The smallest that is roomy and leaves the spare allowances one wants; else the one with most room. */
+  readonly roomy?: Fit;
+  /** How many were left out, by what the wish said. */
+  readonly leftOut: Readonly<Record<string, number>>;
+}
+
+/** What one would wish for the box as it stands: its gangs, mounting, place, and what the wall leaves. */
+export function wishFor(box: BoxDocument): BoxWish {
+  const depth = roomInWall(box);
+  const { gangs, form, mount } = box.shell;
+  const hangs = box.site?.hangs;
+  return {
+    gangs,
+    place: form === 'round' || form === 'pan' ? 'ceiling' : 'wall',
+    ...(mount === undefined ? {} : { mount }),
+    ...(depth === undefined ? {} : { depth: depth as Length }),
+    ...(hangs === undefined ? {} : { rated: hangs }),
+  };
+}
+
+/** Why a part is not what was wished for; undefined for one that is. */
+function against(part: BoxPart, wish: BoxWish, kit: Kit): string | undefined {
+  if (wish.truck && !kit.here.includes(part.id)) return 'not in the truck';
+  if (wish.gangs !== undefined && part.gangs !== wish.gangs && !(part.form === 'square' && wish.gangs <= 2))
+    return 'other gangs';
+  if (wish.mount !== undefined && !part.mounts.includes(wish.mount)) return 'other mounting';
+  if (wish.place !== undefined && !part.places.includes(wish.place)) return `not for a ${wish.place}`;
+  if (wish.material !== undefined && part.material !== wish.material) return 'other material';
+  if (wish.clamps !== undefined && part.clamps !== wish.clamps)
+    return wish.clamps ? 'no clamps inside' : 'clamps inside';
+  // What is rated for a fan is rated for a heavy luminaire too.
+  if (wish.rated !== undefined && part.rated !== wish.rated && part.rated !== 'fan')
+    return 'not rated for it';
+  if (wish.depth !== undefined && part.depth > wish.depth) return 'too deep for the wall';
+  return undefined;
+}
+
+/** Every box that may take the place of the one there, smallest first. */
+export function chooseBoxes(
+  box: BoxDocument,
+  edition: Edition,
+  parts: readonly BoxPart[],
+  wish: BoxWish,
+  kit: Kit,
+): Choice {
+  const leftOut: Record<string, number> = {};
+  const before = violations(checkBox(box, edition, tally(box, edition)).findings);
+  const fits: Fit[] = [];
+  for (const part of parts) {
+    const why = against(part, wish, kit);
+    if (why !== undefined) {
+      leftOut[why] = (leftOut[why] ?? 0) + 1;
+      continue;
+    }
+    const next = replaceBox(box, part);
+    const counted = tally(next, edition);
+    const findings = checkBox(next, edition, counted).findings;
+    fits.push({
+      part,
+      box: next,
+      counted,
+      room: workRoom(next, edition, counted, kit.assumptions),
+      good: counted.verdict === 'legal' && !worse(violations(findings), before),
+    });
+  }
+  const good = fits.filter((fit) => fit.good);
+  const [smallest] = good;
+  const wanted = good.find(
+    ({ room, counted }) =>
+      room.answer === 'roomy' && (allowancesLeft(counted)?.count ?? 0) >= kit.weights.spare,
+  );
+  const most = [...good].sort((a, b) => (b.room.freeShare ?? -9) - (a.room.freeShare ?? -9))[0];
+  const roomy = wanted ?? most;
+  return { fits, ...(smallest ? { smallest } : {}), ...(roomy ? { roomy } : {}), leftOut };
+}

@@ -1,0 +1,126 @@
+/**
+ * What a person brings and how they weigh: the boxes of the truck, the weights of the ranking and the
+ * assumptions of the working estimate. Every figure here is theirs to change; the defaults are common
+ * practice, no source.
+ */
+import { z } from 'zod';
+import { keysOf, lengthIn, LIMITS, volumeIn } from '../box/document.ts';
+import { HANGINGS } from '../box/site.ts';
+import { lengthText, volumeText } from '../box/texts.ts';
+import { FORMS, MATERIALS, MOUNTS } from '../box/words.ts';
+import type { Edition } from '../edition/index.ts';
+import { ASSUMED } from '../fold/solids.ts';
+import { printLength } from '../quantity/length.ts';
+import { type BoxPart, catalogueOf, volumeWritten } from '../remedy/catalogue.ts';
+import { DEFAULT_WEIGHTS } from '../remedy/remedy.ts';
+
+/** The two surfaces a box is set in. */
+export const PLACES_FOR_BOXES = ['wall', 'ceiling'] as const;
+const outside = lengthText(LIMITS.insideMost, '24 in');
+
+/** A box of the truck as a person writes it down. */
+export const TruckBox = z.strictObject({
+  id: z.string().regex(/^[a-z0-9-]{1,60}$/, 'must be 1 to 60 of a–z, 0–9 and “-”'),
+  name: z.string().trim().min(1, 'name the box').max(80, 'must be at most 80 characters'),
+  form: z.enum(keysOf(FORMS), { error: `must be one of ${Object.keys(FORMS).join(', ')}` }),
+  material: z.enum(MATERIALS, { error: `must be ${MATERIALS.join(' or ')}` }),
+  gangs: z.int().min(1, 'must be at least 1').max(6, 'must be at most 6'),
+  volume: volumeText,
+  depth: lengthText(LIMITS.depthMost, '6 in'),
+  width: outside,
+  height: outside,
+  mounts: z.array(z.enum(MOUNTS)).min(1, 'choose new-work, old-work or both'),
+  places: z.array(z.enum(PLACES_FOR_BOXES)).min(1, 'choose wall, ceiling or both'),
+  clamps: z.boolean(),
+  rated: z.enum(HANGINGS).optional(),
+});
+export type TruckBox = z.output<typeof TruckBox>;
+
+const share = (least: number, most: number, fallback: number) =>
+  z.number().min(least, `must be at least ${least}`).max(most, `must be at most ${most}`).default(fallback);
+const weights = DEFAULT_WEIGHTS.value;
+
+export const KitWeights = z.strictObject({
+  parts: share(0, 100, weights.parts),
+  minutes: share(0, 100, weights.minutes),
+  damage: share(0, 500, weights.damage),
+  spare: z.int().min(0, 'must be at least 0').max(10, 'must be at most 10').default(weights.spare),
+  missing: share(0, 100, weights.missing),
+});
+
+export const KitAssumptions = z.strictObject({
+  conductor: share(3, 24, ASSUMED.conductor),
+  connector: share(0, 3, ASSUMED.connector),
+  snug: share(1, 99, ASSUMED.snug),
+  tight: share(1, 99, ASSUMED.tight),
+  deep: share(0.5, 4, ASSUMED.deep),
+});
+
+export const Kit = z.strictObject({
+  /** Boxes of one's own, and catalogue boxes as one changed them (the same id). */
+  boxes: z.array(TruckBox).max(200, 'must be at most 200 boxes').default([]),
+  /** Ids of the boxes in the truck. */
+  here: z.array(z.string().max(60)).max(500).default([]),
+  /** Whether remedies may use the truck's boxes only. */
+  only: z.boolean().default(false),
+  weights: KitWeights.default(KitWeights.parse({})),
+  assumptions: KitAssumptions.default(KitAssumptions.parse({})),
+});
+export type Kit = z.output<typeof Kit>;
+export const NEW_KIT: Kit = Kit.parse({});
+
+/** A box of the truck as the search takes it. What a person read off a part is no guess. */
+function partOf({ volume, depth, width, height, rated, ...rest }: TruckBox): BoxPart {
+  return {
+    ...rest,
+    volume: volumeIn(volume),
+    depth: lengthIn(depth),
+    outside: [lengthIn(width), lengthIn(height)],
+    ...(rated === undefined ? {} : { rated }),
+    typical: false,
+  };
+}
+
+/** A catalogue box as a person may change it. */
+export function truckBoxOf(part: BoxPart): TruckBox {
+  return {
+    id: part.id,
+    name: part.name,
+    form: part.form,
+    material: part.material,
+    gangs: part.gangs,
+    volume: volumeWritten(part.volume),
+    depth: printLength(part.depth),
+    width: printLength(part.outside[0]),
+    height: printLength(part.outside[1]),
+    mounts: [...part.mounts],
+    places: [...part.places],
+    clamps: part.clamps,
+    ...(part.rated === undefined ? {} : { rated: part.rated }),
+  };
+}
+
+/** Every box one may choose: the catalogue, with what the person changed and added. Smallest first. */
+export function partsOf(edition: Edition, { boxes }: Kit): BoxPart[] {
+  const own = new Map(boxes.map((box) => [box.id, partOf(box)]));
+  return [...catalogueOf(edition).filter(({ id }) => !own.has(id)), ...own.values()].sort(
+    (a, b) => a.volume - b.volume,
+  );
+}
+
+/** What the truck holds by an edition, and what is marked as in it but unknown there. */
+export function inTruck(
+  edition: Edition,
+  kit: Kit,
+): { readonly parts: BoxPart[]; readonly unknown: string[] } {
+  const all = partsOf(edition, kit);
+  return {
+    parts: all.filter(({ id }) => kit.here.includes(id)),
+    unknown: kit.here.filter((id) => !all.some((part) => part.id === id)),
+  };
+}
+
+/** The boxes a search may use. */
+export function boxesAtHand(edition: Edition, kit: Kit): BoxPart[] {
+  return kit.only ? inTruck(edition, kit).parts : partsOf(edition, kit);
+}

@@ -1,0 +1,152 @@
+/**
+ * The truck's boxes and the chooser. Volumes of standard boxes: NEC Table 314.16(A), from memory (handbook
+ * 5); typical boxes are common practice, no source. Invented plans.
+ */
+import { editionOf } from '../edition/index.ts';
+import { tally } from '../fill/tally.ts';
+import { inches } from '../quantity/length.ts';
+import { cubicInches } from '../quantity/volume.ts';
+import { catalogueOf } from '../remedy/catalogue.ts';
+import { readCountLine } from '../shorthand/read.ts';
+import { type BoxWish, chooseBoxes, wishFor } from './chooser.ts';
+import { boxesAtHand, inTruck, Kit, NEW_KIT, partsOf, TruckBox, truckBoxOf } from './kit.ts';
+
+const nec = editionOf('nec2023');
+function boxOf(line: string) {
+  const read = readCountLine(line);
+  if (!read.ok) throw new Error(`${line}: ${read.error.expected}`);
+  return read.box;
+}
+const own = (more: Partial<TruckBox> = {}): TruckBox => ({
+  id: 'own-1',
+  name: 'deep one, read off its stamp',
+  form: 'device-box',
+  material: 'plastic',
+  gangs: 1,
+  volume: '21.5 in3',
+  depth: '3.25 in',
+  width: '2.25 in',
+  height: '3.75 in',
+  mounts: ['old-work'],
+  places: ['wall'],
+  clamps: false,
+  ...more,
+});
+const kit = (more: Partial<Kit> = {}): Kit => Kit.parse({ ...NEW_KIT, ...more });
+const THIRD_CABLE = '18 in3 plastic old-work, 3x 12/2, duplex';
+
+describe('the truck', () => {
+  test('a box of one’s own is offered by its volume, and a changed one takes the place of the listed', () => {
+    const [first] = catalogueOf(nec);
+    const changed = { ...truckBoxOf(first ?? fail()), volume: '7.9 in3' };
+    const parts = partsOf(nec, kit({ boxes: [own(), changed] }));
+    expect(parts.map(({ id }) => id).filter((id) => id === changed.id)).toHaveLength(1);
+    expect(parts.find(({ id }) => id === changed.id)?.volume).toBe(cubicInches(7.9));
+    expect(parts.find(({ id }) => id === 'own-1')).toMatchObject({
+      volume: cubicInches(21.5),
+      typical: false,
+    });
+    expect(parts).toHaveLength(catalogueOf(nec).length + 1);
+    expect(parts.every(({ volume }, nth) => nth === 0 || volume >= (parts[nth - 1]?.volume ?? 0))).toBe(true);
+  });
+
+  test.each(catalogueOf(nec).map((part) => [part.id, part] as const))(
+    '%s can be written down',
+    (_id, part) => {
+      expect(TruckBox.parse(truckBoxOf(part))).toEqual(truckBoxOf(part));
+    },
+  );
+
+  test('only what is in the truck is used where that is wished; what is unknown is named', () => {
+    const some = kit({ here: ['plastic-1g-old-20', 'lost-part'], only: true });
+    expect(boxesAtHand(nec, some).map(({ id }) => id)).toEqual(['plastic-1g-old-20']);
+    expect(inTruck(nec, some).unknown).toEqual(['lost-part']);
+    expect(boxesAtHand(nec, kit({ only: true }))).toEqual([]);
+  });
+
+  test.each([
+    ['a volume without a unit', { volume: '21.5' }, 'write a volume with its unit'],
+    ['a depth below zero', { depth: '-2 in' }, 'write a length with its unit'],
+    ['a depth of a foot', { depth: '12 in' }, 'at most 6 in'],
+    ['no gang', { gangs: 0 }, 'at least 1'],
+    ['no name', { name: ' ' }, 'name the box'],
+    ['no mounting', { mounts: [] }, 'new-work, old-work or both'],
+    ['a form there is not', { form: 'barrel' as 'round' }, 'must be one of device-box'],
+  ])('%s is answered in words', (_what, more, words) => {
+    const read = TruckBox.safeParse(own(more));
+    expect(read.success).toBe(false);
+    expect(read.error?.issues.map(({ message }) => message).join()).toContain(words);
+  });
+
+  test('weights and assumptions keep to their ranges', () => {
+    expect(Kit.safeParse({ ...NEW_KIT, weights: { ...NEW_KIT.weights, spare: -1 } }).success).toBe(false);
+    expect(
+      Kit.safeParse({ ...NEW_KIT, assumptions: { ...NEW_KIT.assumptions, conductor: 80 } }).success,
+    ).toBe(false);
+    expect(Kit.parse({})).toEqual(NEW_KIT);
+  });
+});
+
+describe('choosing a box', () => {
+  const choose = (line: string, wish: Partial<BoxWish> = {}, mine: Kit = NEW_KIT) => {
+    const box = boxOf(line);
+    return chooseBoxes(box, nec, partsOf(nec, mine), { ...wishFor(box), ...wish }, mine);
+  };
+
+  test('worked example 2: the third cable wants 20.25 in³; the smallest legal box is the smallest that has them', () => {
+    const { smallest, fits } = choose(THIRD_CABLE, {}, kit({ boxes: [own()] }));
+    expect(smallest?.part.id).toBe('own-1');
+    const need = tally(boxOf(THIRD_CABLE), nec).fill;
+    for (const { part, good } of fits) expect(good).toBe(part.volume >= need);
+  });
+
+  test('the one for working room is legal, leaves the spare allowances, and is never smaller', () => {
+    const { smallest, roomy } = choose(THIRD_CABLE, { mount: undefined });
+    expect(roomy?.counted.verdict).toBe('legal');
+    expect(roomy?.part.volume ?? 0).toBeGreaterThanOrEqual(smallest?.part.volume ?? 0);
+    const two = choose(THIRD_CABLE, {}, kit({ weights: { ...NEW_KIT.weights, spare: 0 } }));
+    expect(two.smallest?.part.volume).toBeGreaterThanOrEqual(cubicInches(20.25));
+  });
+
+  test('every wish leaves out what is not so, and says how many and why', () => {
+    const all = catalogueOf(nec).length;
+    for (const wish of [
+      { gangs: 2 },
+      { mount: 'old-work' },
+      { place: 'ceiling' },
+      { material: 'metal' },
+      { clamps: true },
+      { rated: 'fan' },
+      { depth: inches(2.5) },
+      { truck: true },
+    ] as const satisfies BoxWish[]) {
+      const box = boxOf('18 in3, 12/2');
+      const { fits, leftOut } = chooseBoxes(box, nec, partsOf(nec, NEW_KIT), wish, NEW_KIT);
+      const gone = Object.values(leftOut).reduce((sum, count) => sum + count, 0);
+      expect(fits.length + gone).toBe(all);
+      expect(gone).toBeGreaterThan(0);
+    }
+  });
+
+  test('the wall’s depth less what stands behind bounds the choice', () => {
+    const line = '18 in3 plastic, 12/2, duplex, cavity 3.5 in, behind 1 in';
+    expect(wishFor(boxOf(line)).depth).toBe(inches(2.5));
+    expect(choose(line).fits.every(({ part }) => part.depth <= inches(2.5))).toBe(true);
+    expect(choose(line).leftOut['too deep for the wall']).toBeGreaterThan(0);
+  });
+
+  test('a fan wants a box rated for one', () => {
+    const { fits } = choose('box oct-1.5 metal round, 14/3, hangs fan');
+    expect(fits.map(({ part }) => part.rated)).toEqual(fits.map(() => 'fan'));
+    expect(fits.length).toBeGreaterThan(0);
+  });
+
+  test('what was measured of the old box is not said of the new one', () => {
+    const { fits } = choose('18 in3 plastic, 12/2, duplex, deep 2.5 in, setback 0.5 in, gap 0.25 in');
+    for (const { box, part } of fits) {
+      expect(box.site?.setback).toBeUndefined();
+      expect(box.site?.gap).toBeUndefined();
+      if (part.code === undefined) expect(box.site?.depth).not.toBe('2.5 in');
+    }
+  });
+});
