@@ -10,6 +10,7 @@ import { inches, type Length, readStoredLength } from '../quantity/length.ts';
 import { readStoredVolume, type Volume } from '../quantity/volume.ts';
 import { Site } from './site.ts';
 import { lengthText, volumeText } from './texts.ts';
+import { WorkPlan } from './work.ts';
 import {
   ADDED_PARTS,
   CABLE_MAKES,
@@ -260,6 +261,8 @@ export const BoxDocument = z
     items: z.array(item).max(LIMITS.items, `must be at most ${LIMITS.items} entries`),
     /** Facts for the checks beyond fill. */
     site: Site.optional(),
+    /** What the box does, and how it is wired. */
+    work: WorkPlan.optional(),
     note: z.string().max(LIMITS.note, `must be at most ${LIMITS.note} characters`).optional(),
   })
   .refine((box) => new Set(box.items.map((one) => one.id)).size === box.items.length, {

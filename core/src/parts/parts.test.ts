@@ -101,7 +101,7 @@ describe('choosing a box', () => {
   });
 
   test('the one for working room is legal, leaves the spare allowances, and is never smaller', () => {
-    const { smallest, roomy } = choose(THIRD_CABLE, { mount: undefined });
+    const { smallest, roomy } = choose(THIRD_CABLE);
     expect(roomy?.counted.verdict).toBe('legal');
     expect(roomy?.part.volume ?? 0).toBeGreaterThanOrEqual(smallest?.part.volume ?? 0);
     const two = choose(THIRD_CABLE, {}, kit({ weights: { ...NEW_KIT.weights, spare: 0 } }));
