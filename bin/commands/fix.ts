@@ -4,12 +4,12 @@ import { printAmount, showAmount, unitName } from '@dense-pack/core/fill/amount'
 import { tally } from '@dense-pack/core/fill/tally';
 import { tallyJson } from '@dense-pack/core/fill/tally-json';
 import { verdictWords } from '@dense-pack/core/fill/verdict';
-import { boxesAtHand, inTruck, NEW_KIT } from '@dense-pack/core/parts/kit';
+import { boxesAtHand, inTruck, Kit, NEW_KIT } from '@dense-pack/core/parts/kit';
 import { findRemedies } from '@dense-pack/core/remedy/search';
 import { printCountLine } from '@dense-pack/core/shorthand/print';
 import type { Command } from 'commander';
 import { exitOf } from './exit.ts';
-import { readKit } from './kit.ts';
+import { readJsonFile } from './json-file.ts';
 import { readOneLine } from './one-line.ts';
 import { editionOption } from './options.ts';
 
@@ -26,7 +26,10 @@ export function addFix(program: Command): void {
       const read = readOneLine(line, options.edition);
       if (!read) return;
       const { box, edition } = read;
-      const kit = options.kit === undefined ? NEW_KIT : readKit(options.kit);
+      const kit =
+        options.kit === undefined
+          ? NEW_KIT
+          : readJsonFile(options.kit, Kit, '{"only": true, "here": ["plastic-1g-old-20"]}');
       if (!kit) return;
       const counted = tally(box, edition);
       const { proposals, notes } = findRemedies(box, edition, counted, {

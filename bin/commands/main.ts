@@ -8,6 +8,7 @@ import { EXIT } from './exit.ts';
 import { addExplain } from './explain.ts';
 import { addFill } from './fill.ts';
 import { addFix } from './fix.ts';
+import { addSplice } from './splice.ts';
 import { addTap } from './tap.ts';
 
 const program = new Command('dense-pack')
@@ -15,7 +16,17 @@ const program = new Command('dense-pack')
   .exitOverride()
   .configureHelp({ showGlobalOptions: true })
   .showHelpAfterError('Add --help to see what is accepted.');
-for (const add of [addFill, addExplain, addCheck, addFix, addTap, addCompare, addConvert, addBoxes])
+for (const add of [
+  addFill,
+  addExplain,
+  addCheck,
+  addFix,
+  addTap,
+  addSplice,
+  addCompare,
+  addConvert,
+  addBoxes,
+])
   add(program);
 
 // A reader that has had enough (head, less) closes the pipe: that is no error of ours.

@@ -243,7 +243,7 @@ export function sayHot(signal: string, work: WorkPlan, faces: readonly Face[]): 
   if (kind === 'H') return `the hot of ${nameOfCircuit(work, ref)}`;
   if (kind === 'N') return `the neutral of ${nameOfCircuit(work, ref)}`;
   if (kind === 'G') return 'the grounds';
-  if (kind === 'cap') return 'nothing';
+  if (kind === 'cap') return 'capped, nothing to carry';
   if (kind === 'PH' || kind === 'PN')
     return `the protected ${kind === 'PH' ? 'hot' : 'neutral'} of the ${faces.find(({ key }) => key === ref)?.title ?? 'GFCI'}`;
   if (kind === 'T1' || kind === 'T2')

@@ -1,0 +1,25 @@
+/** Reads a JSON file that a schema describes; what is wrong is named with its field. */
+import { readFileSync } from 'node:fs';
+import type { z } from 'zod';
+import { EXIT } from './exit.ts';
+import { isFile } from './input.ts';
+
+/** The value of a file; undefined where it cannot be read, which is said and sets the exit code. */
+export function readJsonFile<T>(file: string, schema: z.ZodType<T>, example: string): T | undefined {
+  const refuse = (why: string) => {
+    console.error(`${file}: ${why}`);
+    process.exitCode = EXIT.unreadable;
+    return undefined;
+  };
+  if (!isFile(file)) return refuse('there is no such file');
+  let read: unknown;
+  try {
+    read = JSON.parse(readFileSync(file, 'utf8'));
+  } catch {
+    return refuse(`it is not JSON; expected an object such as ${example}`);
+  }
+  const parsed = schema.safeParse(read);
+  if (parsed.success) return parsed.data;
+  const [issue] = parsed.error.issues;
+  return refuse(`${issue?.path.join('.') || 'the file'}: ${issue?.message ?? 'cannot be read'}`);
+}

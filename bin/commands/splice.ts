@@ -1,0 +1,205 @@
+/** `dense-pack splice`: every joint and terminal of a box; `simulate`: what is live, and whether it works. */
+import type { BoxDocument } from '@dense-pack/core/box/document';
+import { WorkPlan } from '@dense-pack/core/box/work';
+import { bench } from '@dense-pack/core/circuit/instruments';
+import { buildModel } from '@dense-pack/core/circuit/model';
+import { prove } from '@dense-pack/core/circuit/simulate';
+import type { Edition, EditionId } from '@dense-pack/core/edition/index';
+import { partsOf } from '@dense-pack/core/splice/cut-list';
+import { facesOf } from '@dense-pack/core/splice/faces';
+import { sayHot } from '@dense-pack/core/splice/needs';
+import { workOf } from '@dense-pack/core/splice/suggest';
+import { synthesise } from '@dense-pack/core/splice/synthesise';
+import { checkWiring, endName } from '@dense-pack/core/terminal/rules';
+import { type Command, InvalidArgumentError, Option } from 'commander';
+import { EXIT } from './exit.ts';
+import { readJsonFile } from './json-file.ts';
+import { readOneLine } from './one-line.ts';
+import { editionOption } from './options.ts';
+
+interface Options {
+  readonly json: boolean;
+  readonly edition: EditionId;
+  readonly work?: string;
+}
+
+/** The box, what it does, and its plan with the proof; undefined where something cannot be read. */
+function planned(line: string, options: Options) {
+  const read = readOneLine(line, options.edition);
+  if (!read) return undefined;
+  const { box, edition } = read;
+  const work =
+    options.work === undefined
+      ? workOf(box)
+      : readJsonFile(options.work, WorkPlan, '{"circuits": [{"id": "a"}], "runs": [...], "devices": [...]}');
+  if (!work) return undefined;
+  return { box, edition, work, ...judged(box, work, edition) };
+}
+
+function judged(box: BoxDocument, work: WorkPlan, edition: Edition) {
+  const plan = synthesise(box, work, edition);
+  // A wiring entered as found is judged as it is; without one, the plan is.
+  const wiring = work.found ?? plan.wiring;
+  const model = buildModel(box, work, wiring);
+  const proof = prove(model, work);
+  const findings = checkWiring(box, work, wiring, edition);
+  const obstacles = work.found ? [] : plan.obstacles;
+  const good =
+    obstacles.length === 0 && proof.good && !findings.some(({ severity }) => severity === 'violation');
+  return { plan, wiring, model, proof, findings, obstacles, good };
+}
+
+const workOption = () =>
+  new Option('--work <file>', 'JSON of what the box does (without it, as far as roles tell)');
+const HELP =
+  '\nExit code: 0 it works in every position, 1 it does not or something stands in its way, 2 unreadable.';
+
+export function addSplice(program: Command): void {
+  program
+    .command('splice')
+    .description('plan every joint, pigtail and terminal of a box, and prove it')
+    .argument(
+      '<line>',
+      'a count line; roles such as “feed”, “out”, “leg”, “loop”, “travelers” tell what cables are',
+    )
+    .option('--json', 'print JSON', false)
+    .addOption(workOption())
+    .addOption(editionOption())
+    .addHelpText('after', HELP)
+    .action((line: string, options: Options) => {
+      const done = planned(line, options);
+      if (!done) return;
+      const { box, work, plan, wiring, proof, findings, obstacles, good } = done;
+      process.exitCode = good ? EXIT.legal : EXIT.over;
+      const parts = partsOf(box, work, wiring);
+      if (options.json) {
+        console.log(
+          JSON.stringify({
+            good,
+            edition: done.edition.id,
+            work: { ...work, plan: wiring },
+            carries: Object.fromEntries(plan.carries),
+            obstacles,
+            faults: proof.faults,
+            findings,
+            states: proof.states,
+            parts,
+            notes: plan.notes,
+          }),
+        );
+        return;
+      }
+      const faces = facesOf(box, work);
+      const name = (end: string) => endName(end, box, work);
+      console.log(
+        [
+          good
+            ? `It works in all ${proof.states} positions. Power off and proved dead before touching; licensed work and the local code decide.`
+            : 'This is not a good plan:',
+          ...[...obstacles, ...proof.faults, ...findings].map(({ words }) => `! ${words}`),
+          ...wiring.joints.map(
+            ({ id, ends, connectors }) =>
+              `joint ${id.slice(1)}: ${sayHot(plan.carries.get(id) ?? '', work, faces)}: ${ends.map(name).join(', ')} [${connectors.join() || 'none'}]`,
+          ),
+          ...wiring.lands.map(({ end, at }) => `land: ${name(end)} on ${name(at)}`),
+          ...wiring.broken.map(
+            (tab) => `break the ${tab.split(':')[1] ?? ''} tab of ${tab.split(':')[0] ?? ''}`,
+          ),
+          ...wiring.marked.map((end) => `mark ${name(end)} as a hot`),
+          ...parts.cuts.map(
+            ({ count, size, colour, length, ends }) =>
+              `cut: ${count} × ${size} AWG ${colour}, ${length} in, ${ends.join(' / ')}`,
+          ),
+          ...parts.strips.map(
+            ({ size, conductors, length }) => `strip: ${length} in of ${size}/${conductors}`,
+          ),
+          ...parts.connectors.map(({ count, name: what }) => `bring: ${count} × ${what}`),
+          ...plan.notes,
+        ].join('\n'),
+      );
+    });
+
+  program
+    .command('simulate')
+    .description(
+      'what is live in a box, with switches set and breakers off, and what an instrument would read',
+    )
+    .argument('<line>', 'a count line')
+    .option('--json', 'print JSON', false)
+    .addOption(workOption())
+    .addOption(
+      new Option('--on <pieces>', 'switches that are on or thrown over, such as i3.0,i4.0')
+        .argParser((text) => text.split(',').map((one) => one.trim()))
+        .default([] as string[]),
+    )
+    .addOption(
+      new Option('--off <circuits>', 'circuits whose breaker is off, such as a,b')
+        .argParser((text) => {
+          const all = text.split(',').map((one) => one.trim());
+          if (!all.every((one) => /^[a-f]$/.test(one)))
+            throw new InvalidArgumentError('expected circuits a to f.');
+          return all;
+        })
+        .default([] as string[]),
+    )
+    .addOption(editionOption())
+    .addHelpText('after', HELP)
+    .action((line: string, options: Options & { on: string[]; off: string[] }) => {
+      const done = planned(line, options);
+      if (!done) return;
+      const { box, work, model, proof, good } = done;
+      const unknown = options.on.filter((id) => !model.switches.some((one) => one.id === id));
+      if (unknown.length > 0) {
+        console.error(
+          `${unknown.join(', ')}: there is no such switch; the switches are ${model.switches.map(({ id }) => id).join(', ') || 'none'}`,
+        );
+        process.exitCode = EXIT.unreadable;
+        return;
+      }
+      process.exitCode = good ? EXIT.legal : EXIT.over;
+      const test = bench(model, work, {
+        positions: Object.fromEntries(options.on.map((id) => [id, 1])),
+        off: options.off,
+      });
+      const conductors = model.lines.flatMap(({ wires }) =>
+        wires.map(({ id, colour }) => ({
+          end: id,
+          name: endName(id, box, work),
+          colour,
+          nonContact: test.nonContact(id),
+          volts: test.at(id).volts ?? null,
+          through: test.at(id).through,
+        })),
+      );
+      const outlets = model.points
+        .filter(({ here }) => here)
+        .map((point) => ({
+          id: point.id,
+          name: point.name,
+          ...test.plug(point),
+          meter: test.meter(point.hot, point.neutral),
+        }));
+      if (options.json) {
+        console.log(
+          JSON.stringify({
+            good,
+            faults: proof.faults,
+            switches: model.switches.map(({ id, name }) => ({ id, name, on: options.on.includes(id) })),
+            conductors,
+            outlets,
+          }),
+        );
+        return;
+      }
+      console.log(
+        [
+          ...proof.faults.map(({ words }) => `! ${words}`),
+          ...conductors.map(
+            ({ name, nonContact, volts }) =>
+              `${name}: ${volts === null ? 'floats' : `${volts} V`}, tester ${nonContact}`,
+          ),
+          ...outlets.map(({ name, says, meter }) => `${name}: plug tester “${says}”, meter ${meter}`),
+        ].join('\n'),
+      );
+    });
+}
