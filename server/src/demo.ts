@@ -2,6 +2,7 @@
  * The demo house. Everything in it is invented: the house, its people and its rooms.
  * It is seeded through the same count lines, schemas and services that a person's own input goes through.
  */
+import type { WorkPlan } from '@dense-pack/core/box/work';
 import { BoxFields, JobFields, readCountLine, type Seen, type Stage } from '@dense-pack/core';
 import type { z } from 'zod';
 import type { Db } from './database.ts';
@@ -21,6 +22,8 @@ interface DemoBox {
   readonly line: string;
   readonly stage?: Stage;
   readonly seen?: z.input<typeof Seen>;
+  /** What it does, where its cables do not tell. */
+  readonly work?: z.input<typeof WorkPlan>;
 }
 
 const BOXES: readonly DemoBox[] = [
@@ -51,6 +54,17 @@ const BOXES: readonly DemoBox[] = [
     room: 'Hall',
     circuit: '2',
     line: '32 in3 2-gang plastic new-work device-box, 14/2 feed bottom, 14/2 out top, 3x 14/2 leg top, clamps, 2x switch',
+    work: {
+      circuits: [{ id: 'a', name: '2', breaker: 15 }],
+      runs: [
+        { of: 'i1.0', does: 'feed', circuits: ['a'] },
+        { of: 'i2.0', does: 'out', hots: ['a'] },
+        { of: 'i3.0', does: 'leg', hots: ['i5.0'], name: 'hall, near' },
+        { of: 'i3.1', does: 'leg', hots: ['i5.0'], name: 'hall, far' },
+        { of: 'i3.2', does: 'leg', hots: ['i5.1'], name: 'stair light' },
+      ],
+      devices: [{ of: 'i5.0' }, { of: 'i5.1' }],
+    },
   },
   {
     id: 'demo-workshop-square',
@@ -98,6 +112,14 @@ const BOXES: readonly DemoBox[] = [
     room: 'Living room',
     circuit: '6',
     line: '22.5 in3 plastic new-work device-box, 14/3 feed "from the switch", 14/2 out, duplex',
+    work: {
+      circuits: [{ id: 'a', name: '6', breaker: 15 }],
+      runs: [
+        { of: 'i1.0', does: 'feed', circuits: ['a'], switched: true, name: 'from the switch' },
+        { of: 'i2.0', does: 'out', hots: ['a'] },
+      ],
+      devices: [{ of: 'i3.0', halves: ['i1.0', 'a'] }],
+    },
   },
   {
     // A switch loop: the white is the supply.
@@ -115,8 +137,8 @@ const BOXES: readonly DemoBox[] = [
     room: 'Hall',
     circuit: '3',
     found:
-      '44 in3 plastic new-work 3-gang device-box, 14/2 feed bottom, 14/2 leg "porch" top, 14/2 leg "hall" top, 14/3 travelers "stair" top, clamps, 2x switch, 3way',
-    line: '44 in3 plastic new-work 3-gang device-box, 14/2 feed bottom, 14/2 leg "porch" top, 14/2 leg "hall" top, 14/3 travelers "stair" top, clamps, 3x smart depth 1.5',
+      '44 in3 plastic new-work 3-gang device-box, 14/2 feed bottom, 14/2 leg "porch" top, 14/2 leg "hall" top, 14/3 leg "stair" top, clamps, 3x switch',
+    line: '44 in3 plastic new-work 3-gang device-box, 14/2 feed bottom, 14/2 leg "porch" top, 14/2 leg "hall" top, 14/3 leg "stair" top, clamps, 3x smart depth 1.5',
     stage: 'planned',
     seen: { stud: 'right', safe: ['found', 'off'] },
   },
@@ -142,10 +164,10 @@ export function seedDemo(db: Db, now: Date): void {
       at(0),
       true,
     );
-    BOXES.forEach(({ id, line, found, ...rest }, nth) => {
+    BOXES.forEach(({ id, line, found, work, ...rest }, nth) => {
       const fields = BoxFields.parse({
         ...rest,
-        box: boxOf(id, line),
+        box: { ...boxOf(id, line), ...(work === undefined ? {} : { work }) },
         ...(found === undefined ? {} : { found: boxOf(id, found), stageAt: at(nth + 1) }),
       });
       createBox(db, DEMO_JOB, id, fields, at(nth + 1));

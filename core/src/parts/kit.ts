@@ -13,6 +13,8 @@ import { ASSUMED } from '../fold/solids.ts';
 import { printLength } from '../quantity/length.ts';
 import { type BoxPart, catalogueOf, volumeWritten } from '../remedy/catalogue.ts';
 import { DEFAULT_WEIGHTS } from '../remedy/remedy.ts';
+import type { Stock } from '../splice/choose-connectors.ts';
+import { CONNECTORS } from '../splice/connectors.ts';
 
 /** The two surfaces a box is set in. */
 export const PLACES_FOR_BOXES = ['wall', 'ceiling'] as const;
@@ -63,11 +65,16 @@ export const Kit = z.strictObject({
   here: z.array(z.string().max(60)).max(500).default([]),
   /** Whether remedies may use the truck's boxes only. */
   only: z.boolean().default(false),
+  /** How many of each connector there are; one that is not named is plenty. */
+  connectors: z.record(z.string().max(40), z.int().min(0).max(999)).default({}),
   weights: KitWeights.default(KitWeights.parse({})),
   assumptions: KitAssumptions.default(KitAssumptions.parse({})),
 });
 export type Kit = z.output<typeof Kit>;
 export const NEW_KIT: Kit = Kit.parse({});
+
+/** Connectors as the splice planner takes them. */
+export const stockOf = ({ connectors }: Kit): Stock => ({ kinds: CONNECTORS, counts: connectors });
 
 /** A box of the truck as the search takes it. What a person read off a part is no guess. */
 function partOf({ volume, depth, width, height, rated, ...rest }: TruckBox): BoxPart {

@@ -9,7 +9,7 @@ import type { Face, Terminal } from './faces.ts';
 import { BOX_SCREW } from './synthesise.ts';
 
 /** Measures of the drawing, in px at 100 % text. */
-export const MEASURES = { slot: 24, header: 20, gap: 12, joint: 30, apart: 8, margin: 6 } as const;
+export const MEASURES = { slot: 24, header: 20, gap: 12, joint: 30, apart: 14, margin: 6 } as const;
 
 export type Side = 'left' | 'right';
 

@@ -215,7 +215,7 @@ export function obstaclesOf(box: BoxDocument, work: WorkPlan): Obstacle[] {
       if (!used.has(signal) && !landed.has(signal))
         add(
           'controls-nothing',
-          `${name} controls nothing: no cable or outlet takes ${signal.endsWith('.2') ? 'what its second half gives' : 'what it gives'}.`,
+          `${name} controls nothing: no cable or outlet takes ${/\.\d+\.2$/.test(signal) ? 'what its second half gives' : 'what it gives'}.`,
           [key],
         );
     if (

@@ -47,6 +47,8 @@ export function suggestWork(box: BoxDocument, circuit = ''): WorkPlan {
   const unsaid = pieces.filter((piece) => roleOf(piece) === undefined && piece.item.kind !== 'fixture');
   const feed =
     has('feed') || loopIn ? undefined : (unsaid.find(({ item }) => item.kind === 'cable') ?? unsaid[0]);
+  const fedBySwitch =
+    feed === undefined && !has('feed') && switches.length === 0 && loops.length + travelers.length === 0;
   const lineEnd = has('feed') || feed !== undefined;
 
   let chains = 0;
@@ -67,7 +69,7 @@ export function suggestWork(box: BoxDocument, circuit = ''): WorkPlan {
   const free = controlsOf(devices, box);
   const next = () => free.shift();
   let traveler = 0;
-  const runs = pieces.map((piece): Run => {
+  const runOf = (piece: Piece): Run => {
     const { key, item } = piece;
     const role = roleOf(piece);
     const three = conductorsOf(piece) >= 3;
@@ -80,6 +82,9 @@ export function suggestWork(box: BoxDocument, circuit = ''): WorkPlan {
       return run(key, 'leg', { hots: second === undefined ? [first] : [first, second], ...named });
     };
     if (item.kind === 'fixture') return load() ?? run(key, 'leg', { hots: ['a'], name: 'luminaire' });
+    // At a light without a feed or a switch the cable from the switch is what feeds it.
+    if ((role === 'leg' || role === 'load') && fedBySwitch)
+      return run(key, 'feed', { circuits: ['a'], ...(three ? { switched: true as const } : {}), ...named });
     switch (role) {
       case 'out':
         return run(key, 'out', { hots: ['a'], ...named });
@@ -108,7 +113,16 @@ export function suggestWork(box: BoxDocument, circuit = ''): WorkPlan {
       default:
         return load() ?? run(key, 'out', { hots: ['a'], ...named });
     }
-  });
+  };
+  // What was said to go to a load has the first choice of the switches.
+  const told = new Map<string, Run>();
+  for (const first of [true, false])
+    for (const piece of pieces) {
+      const role = roleOf(piece);
+      const said = role === 'leg' || role === 'load' || role === 'loop' || piece.item.kind === 'fixture';
+      if (said === first) told.set(piece.key, runOf(piece));
+    }
+  const runs = pieces.flatMap(({ key }) => told.get(key) ?? []);
   // A four-way is one chain with two pairs of travelers.
   if (travelers.length === 2 && ways.length === 1) {
     runs.filter(({ does }) => does === 'travelers').forEach((one) => (one.chain = ways[0]?.chain));

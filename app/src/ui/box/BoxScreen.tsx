@@ -100,6 +100,7 @@ export function BoxScreen({ jobId, boxId, first }: BoxScreenProps) {
       job={job}
       width={drawingWidth}
       height={drawingHeight}
+      bandOnly={!wide && 'station' in open && (open.station === 'join' || open.station === 'land')}
       tile={touched?.tile}
       itemId={touched?.itemId}
       onTile={(tile, itemId, nth) => {

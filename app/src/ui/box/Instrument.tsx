@@ -25,6 +25,8 @@ interface InstrumentProps {
   readonly onTile: (key: string, itemId: string, line: number) => void;
   readonly onItem: (id: string) => void;
   readonly onAddCable: () => void;
+  /** The verdict alone: another drawing has the room. */
+  readonly bandOnly: boolean;
 }
 
 const STUBS = 66;
@@ -56,6 +58,7 @@ export function Instrument({
   onTile,
   onItem,
   onAddCable,
+  bandOnly,
 }: InstrumentProps) {
   const { hand, text } = usePreferences();
   const box = useDrawnDocument(shown);
@@ -74,6 +77,13 @@ export function Instrument({
   // The thumb reaches the cables: they come in on the side of the hand.
   const stubsLeft = hand === 'left';
   const calm = useDeferredValue(counted);
+  if (bandOnly) {
+    return (
+      <View style={{ width, alignSelf: 'center' }}>
+        <LiveVerdict box={shown} job={job} />
+      </View>
+    );
+  }
   return (
     <View className="gap-2" style={{ width, alignSelf: 'center' }}>
       <LiveVerdict box={shown} job={job} />

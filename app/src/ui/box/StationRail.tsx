@@ -4,6 +4,8 @@ import Check from 'lucide-react-native/icons/check';
 import ClipboardList from 'lucide-react-native/icons/clipboard-list';
 import GitCompare from 'lucide-react-native/icons/git-compare';
 import Hammer from 'lucide-react-native/icons/hammer';
+import Merge from 'lucide-react-native/icons/merge';
+import PlugZap from 'lucide-react-native/icons/plug-zap';
 import ReceiptText from 'lucide-react-native/icons/receipt-text';
 import ShieldCheck from 'lucide-react-native/icons/shield-check';
 import { View } from 'react-native';
@@ -17,6 +19,8 @@ export const STATIONS = {
   change: { label: 'Change', icon: GitCompare },
   count: { label: 'Count', icon: ReceiptText },
   fix: { label: 'Fix', icon: Hammer },
+  join: { label: 'Join', icon: Merge },
+  land: { label: 'Land', icon: PlugZap },
 } as const satisfies Record<string, { label: string; icon: LucideIcon }>;
 export type Station = keyof typeof STATIONS;
 
@@ -49,13 +53,24 @@ export function StationRail({ station, done, onChoose, upright = false }: Statio
             aria-selected={on}
             aria-label={closed ? `${label}, done` : label}
             onPress={() => onChoose(name)}
-            className={`min-h-thumb min-w-0 flex-row items-center justify-center gap-1 active:opacity-60 ${upright ? 'px-2' : 'grow basis-[4.3rem] border-b-4'} ${on ? 'border-action' : 'border-transparent'} ${on && upright ? 'bg-sunk' : ''}`}
+            className={`min-h-thumb min-w-0 items-center justify-center active:opacity-60 ${upright ? 'flex-row gap-1 px-2' : 'grow basis-[3rem] border-b-4'} ${on ? 'border-action' : 'border-transparent'} ${on && upright ? 'bg-sunk' : ''}`}
           >
             {upright && <Icon size={16} color={colour} aria-hidden />}
-            <Words strong={on} tone={on ? 'text-action' : 'text-ink'} numberOfLines={1}>
+            {!upright && (
+              // What is done is ticked over its name: seven names fill the row.
+              <View className="h-3">
+                {closed && <Check size={12} color={colours.legal} strokeWidth={5} aria-hidden />}
+              </View>
+            )}
+            <Words
+              size={upright ? 'body' : 'fine'}
+              strong={on || !upright}
+              tone={on ? 'text-action' : 'text-ink'}
+              numberOfLines={1}
+            >
               {label}
             </Words>
-            {closed && <Check size={14} color={colours.legal} strokeWidth={4} aria-hidden />}
+            {upright && closed && <Check size={14} color={colours.legal} strokeWidth={4} aria-hidden />}
           </Touch>
         );
       })}

@@ -5,6 +5,8 @@ import type { Tally } from '@dense-pack/core/fill/tally';
 import { memo, type ReactNode } from 'react';
 import type { ShownBox } from '../client/queries';
 import type { Open } from './BoxScreen';
+import { JoinStation } from '../join/JoinStation';
+import { LandStation } from '../join/LandStation';
 import { BoxPanel } from './panels/BoxPanel';
 import { CablePanel } from './panels/CablePanel';
 import { DevicePanel } from './panels/DevicePanel';
@@ -61,6 +63,10 @@ export const Work = memo(function Work({
         return tape;
       case 'fix':
         return <FixStation box={box} counted={counted} edition={edition} onBox={onBox} onFields={onFields} />;
+      case 'join':
+        return <JoinStation box={box} edition={edition} width={width - 32} onBox={onBox} />;
+      case 'land':
+        return <LandStation box={box} edition={edition} onBox={onBox} />;
     }
   }
   const adding = { box: box.box, onChange: onBox, onOpen: onItem };

@@ -9,7 +9,15 @@ import { ADDERS, type Adder } from './AddBar';
 import type { Open } from './BoxScreen';
 import { type Station, STATIONS } from './StationRail';
 
-const STATION_KEYS: Record<Station, string> = { safe: '1', found: '2', change: '3', count: '4', fix: '5' };
+const STATION_KEYS: Record<Station, string> = {
+  safe: '1',
+  found: '2',
+  change: '3',
+  count: '4',
+  fix: '5',
+  join: '6',
+  land: '7',
+};
 const ADDER_KEYS: Record<Adder, string> = { box: 'b', cable: 'c', device: 'd', more: 'm', line: 't' };
 
 interface Actions {

@@ -25,7 +25,8 @@ export function LinePanel({ box, job, onChange }: LinePanelProps) {
         start={line}
         edition={box.edition ?? job.edition}
         action="Use this line"
-        onRead={(read) => onChange(() => read)}
+        // What the box does is no part of the line: it stays.
+        onRead={(read) => onChange(({ work }) => (work === undefined ? read : { ...read, work }))}
       />
     </View>
   );

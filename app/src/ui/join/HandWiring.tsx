@@ -1,0 +1,174 @@
+/** An existing wiring, entered joint by joint as it is found, and judged as a plan is. */
+import type { BoxDocument } from '@dense-pack/core/box/document';
+import type { Wiring } from '@dense-pack/core/box/work';
+import { CONNECTORS } from '@dense-pack/core/splice/connectors';
+import { BOX_SCREW, isMetal } from '@dense-pack/core/splice/synthesise';
+import { endName } from '@dense-pack/core/terminal/rules';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { Choice } from '../parts/Choice';
+import { Fold } from '../parts/Fold';
+import { Button, Chip } from '../parts/Press';
+import { Words } from '../parts/Words';
+import { landedOn, joinEnds, placesLeft, takeApart, toggled } from './hand-edit';
+import { type ChangeWork, EMPTY, type Judged } from './use-wiring';
+
+interface HandWiringProps {
+  readonly box: BoxDocument;
+  readonly judged: Judged;
+  readonly onWork: ChangeWork;
+}
+
+export function HandWiring({ box, judged, onWork }: HandWiringProps) {
+  const [chosen, setChosen] = useState<readonly string[]>([]);
+  const { work, wiring, model, plan } = judged;
+  const name = (end: string) => endName(end, box, work).replace(/^the /, '');
+  const set = (next: Wiring) => {
+    setChosen([]);
+    onWork((now) => ({ ...now, found: next }));
+  };
+  if (work.found === undefined) {
+    return (
+      <View className="gap-2">
+        <Words>
+          Enter what is joined to what in the box as it stands, and see what is wrong with it. Test before
+          touching: the drawing is no proof that anything is dead.
+        </Words>
+        <Button label="Begin with nothing joined" kind="main" onPress={() => set(EMPTY)} />
+        <Button label="Begin with the usual, then change it" onPress={() => set(plan.wiring)} />
+      </View>
+    );
+  }
+  const left = placesLeft(model, wiring);
+  const terminals = model.faces.flatMap(({ terminals: own }) => own.map(({ id }) => id));
+  const screws = isMetal(box) ? [...terminals, BOX_SCREW] : terminals;
+  const [only] = chosen;
+  return (
+    <View className="gap-3">
+      <View className="gap-2 rounded-card border-2 border-action bg-sheet p-3" role="group" aria-label="Ends">
+        <Words strong>
+          {left.length === 0 ? 'Every end is placed' : 'Loose: touch those that belong together'}
+        </Words>
+        <View className="flex-row flex-wrap gap-2">
+          {left.map((end) => (
+            <Chip
+              key={end}
+              label={name(end)}
+              on={chosen.includes(end)}
+              onPress={() => setChosen(toggled(chosen, end))}
+            />
+          ))}
+        </View>
+        {chosen.length > 0 && (
+          <Button
+            label={chosen.length === 1 ? 'Cap it' : `Join these ${chosen.length}`}
+            kind="main"
+            onPress={() => set(joinEnds(wiring, chosen))}
+          />
+        )}
+        {wiring.joints.length > 0 && chosen.length > 0 && (
+          <Choice
+            title="Add to joint"
+            options={wiring.joints.map(({ id }, nth) => ({ value: id, label: String(nth + 1) }))}
+            value={undefined as string | undefined}
+            onChoose={(id) => id !== undefined && set(joinEnds(wiring, chosen, id))}
+          />
+        )}
+        {only !== undefined && chosen.length === 1 && (
+          <Choice
+            title="Land it on"
+            options={screws.map((value) => ({ value, label: name(value) }))}
+            value={undefined as string | undefined}
+            onChoose={(at) => at !== undefined && set(landedOn(wiring, only, at))}
+          />
+        )}
+        <Button
+          label="A pigtail more"
+          onPress={() => set(withPigtail(wiring, work.circuits[0]?.breaker === 15 ? 14 : 12))}
+        />
+      </View>
+      {wiring.joints.map((joint, nth) => (
+        <View
+          key={joint.id}
+          className="gap-2 rounded-card border border-hair bg-sheet p-3"
+          testID="hand-joint"
+        >
+          <Words strong>{`Joint ${nth + 1}: ${joint.ends.map(name).join(', ')}`}</Words>
+          <Choice
+            title="Connector"
+            options={CONNECTORS.map(({ id, name: label }) => ({ value: id, label }))}
+            value={joint.connectors[0]}
+            onChoose={(id) =>
+              set({
+                ...wiring,
+                joints: wiring.joints.map((one) =>
+                  one.id === joint.id ? { ...one, connectors: id === undefined ? [] : [id] } : one,
+                ),
+              })
+            }
+          />
+          <Button
+            label="Take it apart"
+            aria-label={`Take it apart: joint ${nth + 1}`}
+            onPress={() => set(takeApart(wiring, joint.id))}
+          />
+        </View>
+      ))}
+      {wiring.lands.map(({ end, at }) => (
+        <View
+          key={`${end}${at}`}
+          className="flex-row flex-wrap items-center gap-2 border-b border-hair"
+          testID="hand-land"
+        >
+          <Words className="min-w-0 flex-1">{`${name(end)} on ${name(at)}`}</Words>
+          <Chip
+            label="in its push-in hole"
+            on={wiring.backstabbed.includes(end)}
+            onPress={() => set({ ...wiring, backstabbed: toggled(wiring.backstabbed, end) })}
+          />
+          <Chip
+            label="off"
+            aria-label={`Take off: ${name(end)}`}
+            onPress={() =>
+              set({ ...wiring, lands: wiring.lands.filter((one) => one.end !== end || one.at !== at) })
+            }
+          />
+        </View>
+      ))}
+      <Fold title="Broken tabs and marked whites">
+        <View className="flex-row flex-wrap gap-2 border-t border-hair p-3">
+          {model.faces
+            .filter(({ item }) => item.device === 'duplex' || item.device === 'combo')
+            .flatMap(({ key, title, item }) =>
+              (item.device === 'duplex' ? ['hot', 'neutral'] : ['hot']).map((tab) => (
+                <Chip
+                  key={`${key}${tab}`}
+                  label={`${title}: ${tab} tab broken`}
+                  on={wiring.broken.includes(`${key}:${tab}`)}
+                  onPress={() => set({ ...wiring, broken: toggled(wiring.broken, `${key}:${tab}`) })}
+                />
+              )),
+            )}
+          {model.lines
+            .flatMap(({ wires }) => wires)
+            .filter(({ colour }) => colour.startsWith('white'))
+            .map(({ id }) => (
+              <Chip
+                key={id}
+                label={`${name(id)} marked as a hot`}
+                on={wiring.marked.includes(id)}
+                onPress={() => set({ ...wiring, marked: toggled(wiring.marked, id) })}
+              />
+            ))}
+        </View>
+      </Fold>
+      <Button label="Begin anew" kind="danger" onPress={() => set(EMPTY)} />
+    </View>
+  );
+}
+
+/** One more pigtail with two loose ends. */
+function withPigtail(wiring: Wiring, size: 12 | 14): Wiring {
+  const nth = wiring.pigtails.reduce((most, { id }) => Math.max(most, Number(id.slice(1))), 0) + 1;
+  return { ...wiring, pigtails: [...wiring.pigtails, { id: `p${nth}`, size, colour: 'black' }] };
+}

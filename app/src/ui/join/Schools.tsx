@@ -1,0 +1,90 @@
+/** Ways of working: each is accepted by some; the first is the one begun with, and why is said. */
+import type { Schools as Chosen } from '@dense-pack/core/box/work';
+import { View } from 'react-native';
+import { Choice } from '../parts/Choice';
+import { Fold } from '../parts/Fold';
+import { Words } from '../parts/Words';
+import type { ChangeWork } from './use-wiring';
+
+interface SchoolsProps {
+  readonly schools: Chosen;
+  readonly onWork: ChangeWork;
+}
+
+const YES_NO = [
+  { value: true, label: 'Yes' },
+  { value: false, label: 'No' },
+];
+
+export function Schools({ schools, onWork }: SchoolsProps) {
+  const set = (change: Partial<Chosen>) =>
+    onWork((now) => ({ ...now, schools: { ...now.schools, ...change } }));
+  return (
+    <Fold title="Ways of working">
+      <View className="gap-3 border-t border-hair p-3">
+        <Choice
+          title="At a receptacle in the middle of a run"
+          options={[
+            { value: 'pigtail' as const, label: 'Pigtails' },
+            { value: 'feed-through' as const, label: 'Through its screws' },
+          ]}
+          value={schools.splice}
+          always
+          onChoose={(splice) => splice && set({ splice })}
+        />
+        <Words size="fine" tone="text-soft">
+          With pigtails the rest of the run stays alive when the device fails. A multiwire neutral is always
+          pigtailed (300.13(B)).
+        </Words>
+        <Choice
+          title="Connectors"
+          options={[
+            { value: 'twist' as const, label: 'Twist-on' },
+            { value: 'push' as const, label: 'Push-in' },
+            { value: 'lever' as const, label: 'Lever' },
+          ]}
+          value={schools.connector}
+          always
+          onChoose={(connector) => connector && set({ connector })}
+        />
+        {schools.connector === 'twist' && (
+          <Choice
+            title="Twist the conductors together first"
+            options={YES_NO}
+            value={schools.pretwist}
+            always
+            onChoose={(pretwist) => set({ pretwist: pretwist === true })}
+          />
+        )}
+        <Choice
+          title="Leave a spare neutral tail at switches"
+          options={YES_NO}
+          value={schools.spareNeutral}
+          always
+          onChoose={(spareNeutral) => set({ spareNeutral: spareNeutral === true })}
+        />
+        <Words size="fine" tone="text-soft">
+          A smart switch or a timer that comes later wants a neutral.
+        </Words>
+        <Choice
+          title="Ground of devices"
+          options={[
+            { value: 'pigtail' as const, label: 'Pigtail to each' },
+            { value: 'self-grounding' as const, label: 'Self-grounding yoke' },
+            { value: 'yoke' as const, label: 'Bonded yoke (CEC)' },
+          ]}
+          value={schools.ground}
+          always
+          onChoose={(ground) => ground && set({ ground })}
+        />
+        <Choice
+          title="Pigtails, in"
+          options={[6, 8, 10].map((value) => ({ value, label: String(value) }))}
+          value={schools.pigtail}
+          always
+          onChoose={(pigtail) => pigtail !== undefined && set({ pigtail })}
+        />
+      </View>
+    </Fold>
+  );
+}

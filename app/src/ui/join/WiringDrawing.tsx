@@ -1,0 +1,314 @@
+/**
+ * The joints of a box, drawn: cables at the edges, conductors in their real colours with their letters,
+ * connectors as the joints, tails to each device's face. What is live glows.
+ */
+import { COLOURS, type Colour as WireColour } from '@dense-pack/core/splice/ends';
+import { type Drawing, type DrawnPath, drawWiring, MEASURES } from '@dense-pack/core/splice/layout';
+import { lineName } from '@dense-pack/core/splice/needs';
+import { Fragment, useMemo } from 'react';
+import { View } from 'react-native';
+import Svg, { Circle, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
+import { Touch } from '../parts/Touch';
+import { type Colour, useColours } from '../theme/theme';
+import type { Judged } from './use-wiring';
+
+interface WiringDrawingProps {
+  readonly judged: Judged;
+  readonly width: number;
+  readonly selected: string | undefined;
+  /** Joints that are lit; the others are dimmed. None: all are. */
+  readonly lit: ReadonlySet<string> | undefined;
+  readonly made: ReadonlySet<string>;
+  /** Whether an end is live with the switches as they stand. */
+  readonly live: (end: string) => boolean;
+  readonly nameOf: (joint: string) => string;
+  readonly onJoint: (joint: string) => void;
+}
+
+const FILL: Readonly<Record<string, { fill: Colour; ink: Colour }>> = {
+  black: { fill: 'tile-hot', ink: 'tile-hot-ink' },
+  red: { fill: 'tile-red', ink: 'tile-red-ink' },
+  blue: { fill: 'tile-blue', ink: 'tile-blue-ink' },
+  white: { fill: 'tile-neutral', ink: 'tile-neutral-ink' },
+  'white-red': { fill: 'tile-neutral', ink: 'tile-neutral-ink' },
+  bare: { fill: 'tile-ground', ink: 'tile-ground-ink' },
+  green: { fill: 'tile-ground', ink: 'tile-ground-ink' },
+};
+const METAL: Readonly<Record<string, Colour>> = {
+  brass: 'tile-device',
+  silver: 'tile-hardware',
+  green: 'tile-ground',
+  dark: 'tile-hot',
+  lead: 'tile-conductor',
+};
+const letterOf = (colour: string) => (colour in COLOURED ? COLOURED[colour as WireColour] : '');
+const COLOURED: Readonly<Record<WireColour, string>> = COLOURS;
+
+/** Colours the leads of devices usually have. Common practice, no source: the marks on the device govern. */
+const LEADS: Readonly<Record<string, WireColour>> = { neutral: 'white', ground: 'green', load: 'red' };
+
+/** Width of the zones at both edges. */
+const EDGE = 104;
+const PILL = 26;
+
+export function WiringDrawing({
+  judged,
+  width,
+  selected,
+  lit,
+  made,
+  live,
+  nameOf,
+  onJoint,
+}: WiringDrawingProps) {
+  const colours = useColours();
+  const { wiring, model } = judged;
+  const drawing = useMemo(() => drawWiring(model.lines, model.faces, wiring), [model, wiring]);
+  const middle = width / 2;
+  const colourOf = (end: string): string => {
+    if (end.startsWith('w:')) return end.split(':')[2] ?? 'black';
+    if (end.startsWith('t:')) return LEADS[end.split(':')[2] ?? ''] ?? 'black';
+    return wiring.pigtails.find(({ id }) => `p:${id}` === end)?.colour ?? 'black';
+  };
+  const dim = (joint: string | undefined) => lit !== undefined && (joint === undefined || !lit.has(joint));
+  return (
+    <View
+      role="img"
+      aria-label={`Drawing of ${drawing.joints.length} joints between ${drawing.cables.length} cables and ${model.faces.length} devices`}
+      style={{ width, height: drawing.height }}
+    >
+      <View aria-hidden style={{ position: 'absolute' }}>
+        <Svg width={width} height={drawing.height}>
+          {/* Live parts glow beneath everything. */}
+          {drawing.paths
+            .filter(({ end, outer }) => live(end) || live(outer))
+            .map((path) => (
+              <Path
+                key={`g${path.outer}${path.end}`}
+                d={curve(path, width)}
+                stroke={colours.focus}
+                strokeOpacity={dim(path.joint) ? 0.15 : 0.5}
+                strokeWidth={12}
+                fill="none"
+                strokeLinecap="round"
+              />
+            ))}
+          {drawing.paths.map((path) => {
+            const fill = FILL[colourOf(path.end)] ?? FILL['black'];
+            const opacity = dim(path.joint) ? 0.18 : 1;
+            return (
+              <Fragment key={`${path.outer}${path.end}`}>
+                <Path
+                  d={curve(path, width)}
+                  stroke={colours.wall}
+                  strokeOpacity={opacity}
+                  strokeWidth={6}
+                  fill="none"
+                />
+                <Path
+                  d={curve(path, width)}
+                  stroke={colours[fill?.fill ?? 'tile-hot']}
+                  strokeOpacity={opacity}
+                  strokeWidth={3.4}
+                  fill="none"
+                  {...(colourOf(path.end) === 'bare' ? { strokeDasharray: '7 3' } : {})}
+                />
+              </Fragment>
+            );
+          })}
+          {drawing.jumpers.map(({ end, from, to }) => (
+            <Line key={end} x1={middle} y1={from} x2={middle} y2={to} stroke={colours.wall} strokeWidth={5} />
+          ))}
+          <Cables drawing={drawing} width={width} judged={judged} />
+          <Devices drawing={drawing} width={width} />
+          {drawing.joints.map(({ id, y }, nth) => {
+            const on = selected === id;
+            const done = made.has(id);
+            return (
+              <Fragment key={id}>
+                <Rect
+                  x={middle - 19}
+                  y={y - 14}
+                  width={38}
+                  height={28}
+                  rx={12}
+                  fill={done ? colours.legal : on ? colours.action : colours.sheet}
+                  stroke={on ? colours.focus : colours.ink}
+                  strokeWidth={on ? 4 : 2}
+                  opacity={dim(id) ? 0.3 : 1}
+                />
+                <SvgText
+                  x={middle}
+                  y={y + 5}
+                  textAnchor="middle"
+                  fontSize={14}
+                  fontFamily="Overpass_700Bold"
+                  fill={done || on ? colours['on-action'] : colours.ink}
+                >
+                  {done ? `✓${nth + 1}` : String(nth + 1)}
+                </SvgText>
+              </Fragment>
+            );
+          })}
+        </Svg>
+      </View>
+      {drawing.joints.map(({ id, y }, nth) => (
+        <View
+          key={id}
+          style={{ position: 'absolute', left: middle - 24, top: y - 22, width: 48, height: 44 }}
+        >
+          <Touch
+            aria-label={`Joint ${nth + 1}: ${nameOf(id)}${made.has(id) ? ', made up' : ''}`}
+            aria-pressed={selected === id}
+            className="h-full w-full"
+            onPress={() => onJoint(id)}
+          >
+            {null}
+          </Touch>
+        </View>
+      ))}
+    </View>
+  );
+}
+
+/** The line from an edge to the middle, leaving both level. */
+function curve({ side, from, to }: DrawnPath, width: number): string {
+  const middle = width / 2;
+  const edge = side === 'left' ? EDGE : width - EDGE;
+  const bend = (middle - edge) * 0.55;
+  return `M ${edge} ${from} C ${edge + bend} ${from} ${middle - bend} ${to} ${middle} ${to}`;
+}
+
+interface PartProps {
+  readonly drawing: Drawing;
+  readonly width: number;
+}
+
+function Cables({ drawing, width, judged }: PartProps & { readonly judged: Judged }) {
+  const colours = useColours();
+  return drawing.cables.map(({ line, side, top, wires }) => {
+    const left = side === 'left';
+    const pill = left ? EDGE - PILL - 2 : width - EDGE + 2;
+    const arrow = { top: '↓ ', bottom: '↑ ', back: '⊙ ', left: '', right: '' };
+    const entry = line.item.kind === 'cable' && line.item.enters !== undefined ? arrow[line.item.enters] : '';
+    const bodyTop = top + MEASURES.header;
+    const tall = Math.max(1, wires.length) * MEASURES.slot;
+    return (
+      <Fragment key={line.key}>
+        <SvgText
+          x={left ? 2 : width - 2}
+          y={top + 14}
+          textAnchor={left ? 'start' : 'end'}
+          fontSize={13}
+          fontFamily="Overpass_700Bold"
+          fill={colours.ink}
+        >
+          {`${entry}${short(lineName(line))}`}
+        </SvgText>
+        <Rect
+          x={left ? 0 : width - 30}
+          y={bodyTop + 3}
+          width={30}
+          height={tall - 6}
+          rx={4}
+          fill={colours.sunk}
+          stroke={colours.wall}
+          strokeWidth={2}
+        />
+        {wires.map(({ wire, y }) => {
+          const look = FILL[wire.colour] ?? FILL['black'];
+          const marked = judged.wiring.marked.includes(wire.id);
+          return (
+            <Fragment key={wire.id}>
+              <Line
+                x1={left ? 30 : width - 30}
+                y1={y}
+                x2={left ? pill : pill + PILL}
+                y2={y}
+                stroke={colours.wall}
+                strokeWidth={6}
+              />
+              <Line
+                x1={left ? 30 : width - 30}
+                y1={y}
+                x2={left ? pill : pill + PILL}
+                y2={y}
+                stroke={colours[look?.fill ?? 'tile-hot']}
+                strokeWidth={3.4}
+              />
+              {marked && (
+                <Rect
+                  x={left ? 40 : width - 52}
+                  y={y - 5}
+                  width={12}
+                  height={10}
+                  fill={colours['tile-hot']}
+                  stroke={colours.wall}
+                />
+              )}
+              <Rect
+                x={pill}
+                y={y - 9}
+                width={PILL}
+                height={18}
+                rx={3}
+                fill={colours[look?.fill ?? 'tile-hot']}
+                stroke={colours.wall}
+                strokeWidth={1.5}
+              />
+              <SvgText
+                x={pill + PILL / 2}
+                y={y + 4.5}
+                textAnchor="middle"
+                fontSize={12}
+                fontFamily="Overpass_700Bold"
+                fill={colours[look?.ink ?? 'tile-hot-ink']}
+              >
+                {letterOf(wire.colour)}
+              </SvgText>
+            </Fragment>
+          );
+        })}
+      </Fragment>
+    );
+  });
+}
+
+const short = (text: string) => (text.length > 15 ? `${text.slice(0, 14)}…` : text);
+
+function Devices({ drawing, width }: PartProps) {
+  const colours = useColours();
+  const x = width - EDGE;
+  return drawing.devices.map(({ face, top, height, terminals }) => (
+    <Fragment key={face?.key ?? 'box'}>
+      <Rect
+        x={x}
+        y={top}
+        width={EDGE - 1}
+        height={height}
+        rx={6}
+        fill={colours.sheet}
+        stroke={colours.wall}
+        strokeWidth={2}
+      />
+      <SvgText x={x + 8} y={top + 15} fontSize={12} fontFamily="Overpass_700Bold" fill={colours.ink}>
+        {short(face?.title ?? 'metal box')}
+      </SvgText>
+      {terminals.map(({ terminal, y }) => (
+        <Fragment key={terminal.id}>
+          <Circle
+            cx={x + 1}
+            cy={y}
+            r={7}
+            fill={colours[METAL[terminal.metal] ?? 'tile-hardware']}
+            stroke={colours.wall}
+            strokeWidth={2}
+          />
+          <SvgText x={x + 13} y={y + 4} fontSize={12} fontFamily="Overpass_400Regular" fill={colours.ink}>
+            {terminal.name.replaceAll('-', ' ')}
+          </SvgText>
+        </Fragment>
+      ))}
+    </Fragment>
+  ));
+}

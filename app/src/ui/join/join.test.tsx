@@ -1,0 +1,125 @@
+/** Join and Land by touch: what is set up changes the plan, ticks are kept, a wiring is entered by hand. Invented boxes. */
+import type { BoxDocument } from '@dense-pack/core/box/document';
+import { editionOf } from '@dense-pack/core/edition/index';
+import { readCountLine } from '@dense-pack/core/shorthand/read';
+import { fireEvent, render, screen, within } from '@testing-library/react-native';
+import { useEffect, useState } from 'react';
+import type { ShownBox } from '../client/queries';
+import { joinEnds, landedOn, placesLeft, takeApart } from './hand-edit';
+import { JoinStation } from './JoinStation';
+import { LandStation } from './LandStation';
+import { EMPTY, judge } from './use-wiring';
+import { NEW_KIT } from '@dense-pack/core/parts/kit';
+
+const edition = editionOf('nec2023');
+let now: BoxDocument;
+
+function boxOf(line: string): BoxDocument {
+  const read = readCountLine(line);
+  if (!read.ok) throw new Error(read.error.expected);
+  return read.box;
+}
+
+function Station({ line, of: Of }: { line: string; of: 'join' | 'land' }) {
+  const [box, setBox] = useState(boxOf(line));
+  useEffect(() => {
+    now = box;
+  }, [box]);
+  const shown = { box, circuit: '5' } as ShownBox;
+  const props = { box: shown, edition, onBox: setBox };
+  return Of === 'join' ? <JoinStation {...props} width={360} /> : <LandStation {...props} />;
+}
+
+const SWITCHES = '34 in3 plastic 2-gang, 14/2 feed, 14/2 leg "porch", 14/2 leg "hall", 2x switch';
+
+describe('Join', () => {
+  test('the usual plan is proved at once; a change of what switches what changes it, and is kept', () => {
+    render(<Station line={SWITCHES} of="join" />);
+    expect(screen.getByTestId('proof')).toHaveTextContent(/The plan works/);
+    const porch = within(screen.getByLabelText('porch'));
+    fireEvent.press(porch.getByText('always hot'));
+    expect(screen.getByTestId('proof')).toHaveTextContent(/No good plan yet/);
+    expect(screen.getAllByTestId('trouble')[0]).toHaveTextContent(/Switch 1 controls nothing/);
+    expect(now.work?.runs.find(({ of }) => of === 'i2.0')?.hots).toEqual(['a']);
+    fireEvent.press(within(screen.getByLabelText('porch')).getByText('switch 1'));
+    expect(screen.getByTestId('proof')).toHaveTextContent(/The plan works/);
+    expect(now.work?.plan?.joints.length).toBeGreaterThan(2);
+  });
+
+  test('joints are stepped through in the order of making up, each with its connector, and ticked', () => {
+    render(<Station line={SWITCHES} of="join" />);
+    fireEvent.press(screen.getByText('Step through the joints'));
+    expect(screen.getByTestId('joint')).toHaveTextContent(/Joint 1: the grounds/);
+    expect(screen.getByTestId('joint')).toHaveTextContent(/twist-on L, strip/);
+    fireEvent.press(screen.getByText('It is made up'));
+    expect(now.work?.made).toEqual(['j1']);
+    fireEvent.press(screen.getByText(/^Next of/));
+    expect(screen.getByTestId('joint')).toHaveTextContent(/Joint 2: the neutral of circuit 5/);
+    fireEvent.press(screen.getByLabelText(/^Joint 1: the grounds, made up/));
+    fireEvent.press(screen.getByText('Made up: take the tick back'));
+    expect(now.work?.made).toEqual([]);
+  });
+
+  test('a flipped switch lights its load and no other', () => {
+    render(<Station line={SWITCHES} of="join" />);
+    fireEvent.press(screen.getByText('Try it'));
+    const lights = () => screen.getAllByTestId('point').map((one) => within(one).queryByText('on') !== null);
+    expect(lights()).toEqual([false, false]);
+    fireEvent.press(screen.getByText('switch 2'));
+    expect(lights()).toEqual([false, true]);
+    fireEvent.press(screen.getByText('circuit 5'));
+    expect(lights()).toEqual([false, false]);
+  });
+
+  test('what cannot be planned is said, and no plan is called good', () => {
+    render(<Station line="18 in3 plastic, 14/2 loop, smart" of="join" />);
+    expect(screen.getByTestId('proof')).toHaveTextContent(/No good plan yet/);
+    expect(screen.getAllByTestId('trouble')[0]).toHaveTextContent(/made to work without a neutral/);
+  });
+
+  test('a wiring is entered end by end and judged as it grows', () => {
+    render(<Station line="18 in3 plastic, 14/2 feed, duplex" of="join" />);
+    fireEvent.press(screen.getByText('As found'));
+    fireEvent.press(screen.getByText('Begin with nothing joined'));
+    expect(screen.getByTestId('proof')).toHaveTextContent(/This wiring is wrong/);
+    const land = (end: string, at: string) => {
+      fireEvent.press(within(screen.getByLabelText('Ends')).getByText(end));
+      fireEvent.press(within(screen.getByLabelText('Land it on')).getByText(at));
+    };
+    land('black of 14/2 feed', 'silver top of the duplex receptacle');
+    land('white of 14/2 feed', 'brass top of the duplex receptacle');
+    land('bare of 14/2 feed', 'ground of the duplex receptacle');
+    expect(screen.getByTestId('proof')).toHaveTextContent(/hot and neutral are reversed/);
+    fireEvent.press(screen.getByLabelText('Take off: black of 14/2 feed'));
+    fireEvent.press(screen.getByLabelText('Take off: white of 14/2 feed'));
+    land('black of 14/2 feed', 'brass top of the duplex receptacle');
+    land('white of 14/2 feed', 'silver top of the duplex receptacle');
+    expect(screen.getByTestId('proof')).toHaveTextContent(/This wiring works/);
+    expect(now.work?.found?.lands).toHaveLength(3);
+  });
+
+  test('a box without a cable asks for one', () => {
+    render(<Station line="18 in3 plastic, duplex @12" of="join" />);
+    expect(screen.getByText('Nothing to join yet')).toBeTruthy();
+  });
+});
+
+test('Land names what goes where, what the tab feeds, and keeps the ticks', () => {
+  render(<Station line="18 in3 plastic, 12/2 feed, 12/2 out, duplex" of="land" />);
+  expect(screen.getByText('brass top: pigtail from joint 3')).toBeTruthy();
+  expect(screen.getAllByText('fed by the tab; turn its screw in')).toHaveLength(2);
+  fireEvent.press(screen.getByText('brass top: pigtail from joint 3'));
+  expect(now.work?.made).toEqual(['land:t:i3.0:brass-top']);
+});
+
+test('edits of a wiring by hand lose no end', () => {
+  const box = boxOf(SWITCHES);
+  const { model } = judge(box, '5', edition, NEW_KIT, 'found');
+  const all = placesLeft(model, EMPTY);
+  expect(all).toHaveLength(9);
+  const joined = joinEnds(joinEnds(EMPTY, ['w:i1.0:bare', 'w:i2.0:bare']), ['w:i3.0:bare'], 'j1');
+  expect(joined.joints[0]?.ends).toHaveLength(3);
+  expect(placesLeft(model, joined)).toHaveLength(6);
+  expect(placesLeft(model, takeApart(joined, 'j1'))).toEqual(all);
+  expect(placesLeft(model, landedOn(joined, 'w:i1.0:black', 't:i4.0:line'))).toHaveLength(5);
+});
