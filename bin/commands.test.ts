@@ -3,6 +3,7 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { WorkPlan } from '@dense-pack/core/box/work';
 
 const COMMAND = join(__dirname, 'dense-pack.mjs');
 const folder = mkdtempSync(join(tmpdir(), 'dense-pack-bin-'));
@@ -229,5 +230,64 @@ describe('check, fix and tap', () => {
     expect(why).toMatch('Old: no equipment ground is in it; it has no legal volume');
     expect(run(['tap', '-', '--circuit', '9'], csv).status).toBe(1);
     expect(run(['tap', '-'], 'a,b\n1,2').stderr).toMatch('“line” column');
+  });
+});
+
+describe('splice and simulate', () => {
+  const SWITCHES = '34 in3 plastic 2-gang, 14/2 feed, 14/2 leg "porch", 14/2 leg "hall", 2x switch';
+
+  test('every joint and landing in order, the cut list, and the proof; the JSON plan is one of a box document', () => {
+    const { status, lines } = run(['splice', SWITCHES]);
+    expect(status).toBe(0);
+    expect(lines[0]).toMatch(/^It works in all 4 positions\. Power off and proved dead/);
+    expect(lines[1]).toMatch(/^joint 1: the grounds: .*\[twist-l\]$/);
+    expect(lines).toContain('land: the black of porch on load of the switch 1');
+    expect(lines).toContain('strip: 16 in of 14/2');
+    const answer = json(run(['splice', '--json', SWITCHES]).stdout);
+    expect(answer).toMatchObject({ good: true, edition: 'nec2023', states: 4, obstacles: [], faults: [] });
+    expect(WorkPlan.parse(answer.work).plan?.joints).toHaveLength(4);
+    const file = join(folder, 'work.json');
+    writeFileSync(file, JSON.stringify(answer.work));
+    expect(run(['splice', '--work', file, SWITCHES]).status).toBe(0);
+  });
+
+  test('what stands in the way is told, and no plan is called good', () => {
+    const { status, stdout } = run(['splice', '18 in3, 14/2 loop, smart']);
+    expect(status).toBe(1);
+    expect(stdout).toMatch('This is not a good plan:');
+    expect(stdout).toMatch('choose one made to work without a neutral');
+    const thin = join(folder, 'thin.json');
+    writeFileSync(
+      thin,
+      JSON.stringify({
+        circuits: [{ id: 'a', breaker: 20 }],
+        runs: [{ of: 'i1.0', does: 'feed', circuits: ['a'] }],
+        devices: [{ of: 'i2.0' }],
+      }),
+    );
+    expect(run(['splice', '--work', thin, '18 in3, 14/2, duplex']).stdout).toMatch(
+      '14 AWG on the 20 A breaker',
+    );
+    const kit = join(folder, 'stock.json');
+    writeFileSync(kit, '{"connectors": {"twist-l": 0, "twist-m": 1, "twist-xl": 0}}');
+    const short = run(['splice', '--kit', kit, SWITCHES]);
+    expect(short.stdout).toMatch(/push-in|lever/);
+    writeFileSync(thin, '{"circuits": []}');
+    const bad = run(['splice', '--work', thin, '18 in3, 14/2, duplex']);
+    expect([bad.status, bad.stderr]).toEqual([2, expect.stringMatching('circuits: must have a circuit')]);
+  });
+
+  test('switches are thrown and breakers opened: what is live follows', () => {
+    const at = (...args: string[]) => json(run(['simulate', '--json', ...args, SWITCHES]).stdout);
+    const black = (answer: { conductors: { name: string; volts: number | null }[] }, name: string) =>
+      answer.conductors.find((one) => one.name === `the black of ${name}`)?.volts;
+    expect(black(at(), 'porch')).not.toBe(120);
+    expect(black(at('--on', 'i4.0'), 'porch')).toBe(120);
+    expect(black(at('--on', 'i4.0'), 'hall')).not.toBe(120);
+    expect(black(at('--on', 'i4.0', '--off', 'a'), 'porch')).not.toBe(120);
+    expect(run(['simulate', '--on', 'i9.0', SWITCHES]).stderr).toMatch(
+      'there is no such switch; the switches are i4.0, i4.1',
+    );
+    expect(run(['simulate', '--off', 'z', SWITCHES]).status).toBe(2);
   });
 });

@@ -1,11 +1,22 @@
 /** Reads a JSON file that a schema describes; what is wrong is named with its field. */
 import { readFileSync } from 'node:fs';
-import type { z } from 'zod';
 import { EXIT } from './exit.ts';
 import { isFile } from './input.ts';
 
+/** What reads a value and names what is wrong with it: every schema of core does. */
+interface Reader<T> {
+  safeParse(value: unknown):
+    | { readonly success: true; readonly data: T }
+    | {
+        readonly success: false;
+        readonly error: {
+          readonly issues: readonly { readonly path: readonly PropertyKey[]; readonly message: string }[];
+        };
+      };
+}
+
 /** The value of a file; undefined where it cannot be read, which is said and sets the exit code. */
-export function readJsonFile<T>(file: string, schema: z.ZodType<T>, example: string): T | undefined {
+export function readJsonFile<T>(file: string, schema: Reader<T>, example: string): T | undefined {
   const refuse = (why: string) => {
     console.error(`${file}: ${why}`);
     process.exitCode = EXIT.unreadable;

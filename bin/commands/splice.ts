@@ -5,6 +5,8 @@ import { bench } from '@dense-pack/core/circuit/instruments';
 import { buildModel } from '@dense-pack/core/circuit/model';
 import { prove } from '@dense-pack/core/circuit/simulate';
 import type { Edition, EditionId } from '@dense-pack/core/edition/index';
+import { Kit, NEW_KIT, stockOf } from '@dense-pack/core/parts/kit';
+import type { Stock } from '@dense-pack/core/splice/choose-connectors';
 import { partsOf } from '@dense-pack/core/splice/cut-list';
 import { facesOf } from '@dense-pack/core/splice/faces';
 import { sayHot } from '@dense-pack/core/splice/needs';
@@ -21,6 +23,7 @@ interface Options {
   readonly json: boolean;
   readonly edition: EditionId;
   readonly work?: string;
+  readonly kit?: string;
 }
 
 /** The box, what it does, and its plan with the proof; undefined where something cannot be read. */
@@ -32,12 +35,14 @@ function planned(line: string, options: Options) {
     options.work === undefined
       ? workOf(box)
       : readJsonFile(options.work, WorkPlan, '{"circuits": [{"id": "a"}], "runs": [...], "devices": [...]}');
-  if (!work) return undefined;
-  return { box, edition, work, ...judged(box, work, edition) };
+  const kit =
+    options.kit === undefined ? NEW_KIT : readJsonFile(options.kit, Kit, '{"connectors": {"twist-m": 4}}');
+  if (!work || !kit) return undefined;
+  return { box, edition, work, ...judged(box, work, edition, stockOf(kit)) };
 }
 
-function judged(box: BoxDocument, work: WorkPlan, edition: Edition) {
-  const plan = synthesise(box, work, edition);
+function judged(box: BoxDocument, work: WorkPlan, edition: Edition, stock: Stock) {
+  const plan = synthesise(box, work, edition, stock);
   // A wiring entered as found is judged as it is; without one, the plan is.
   const wiring = work.found ?? plan.wiring;
   const model = buildModel(box, work, wiring);
@@ -51,6 +56,8 @@ function judged(box: BoxDocument, work: WorkPlan, edition: Edition) {
 
 const workOption = () =>
   new Option('--work <file>', 'JSON of what the box does (without it, as far as roles tell)');
+const kitOption = () =>
+  new Option('--kit <file>', 'JSON of the truck: the connectors at hand (without it, plenty)');
 const HELP =
   '\nExit code: 0 it works in every position, 1 it does not or something stands in its way, 2 unreadable.';
 
@@ -64,6 +71,7 @@ export function addSplice(program: Command): void {
     )
     .option('--json', 'print JSON', false)
     .addOption(workOption())
+    .addOption(kitOption())
     .addOption(editionOption())
     .addHelpText('after', HELP)
     .action((line: string, options: Options) => {
@@ -127,6 +135,7 @@ export function addSplice(program: Command): void {
     .argument('<line>', 'a count line')
     .option('--json', 'print JSON', false)
     .addOption(workOption())
+    .addOption(kitOption())
     .addOption(
       new Option('--on <pieces>', 'switches that are on or thrown over, such as i3.0,i4.0')
         .argParser((text) => text.split(',').map((one) => one.trim()))

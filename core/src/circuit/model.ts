@@ -7,7 +7,7 @@ import type { Wiring, WorkPlan } from '../box/work.ts';
 import { type Line, linesOf, neutralOf, type Wire } from '../splice/ends.ts';
 import { type Face, facesOf, RECEPTACLES, SINGLE_POLE } from '../splice/faces.ts';
 import { lineName } from '../splice/needs.ts';
-import { BOX_SCREW, isMetal } from '../splice/synthesise.ts';
+import { BOX_SCREW, isArmored, isMetal } from '../splice/synthesise.ts';
 
 /** Something that connects or not by its position. */
 export interface Switch {
@@ -214,6 +214,12 @@ export function buildModel(box: BoxDocument, work: WorkPlan, wiring: Wiring): Mo
   }
   if (metal) grounded.push({ node: BOX_SCREW, name: 'metal box', of: 'box' });
 
+  // The armor of a feed bonds the box.
+  if (
+    isArmored(box) &&
+    lines.some(({ item, run }) => item.kind === 'cable' && item.make === 'ac' && run.does === 'feed')
+  )
+    sources.push({ node: BOX_SCREW, potential: 'G' });
   for (const line of lines) farEnd(line);
   return { links, switches, guards, sources, points, grounded, withDevice, neutrals, lines, faces };
 

@@ -73,7 +73,10 @@ export function travelerPair({ chain, of }: Run, work: WorkPlan): string {
 /** Insulated conductors of a run, by colour. Common practice, no source: read the cable. */
 export function insulatedOf(item: Item, run: Run): readonly Colour[] {
   if (item.kind === 'fixture') return item.count >= 3 ? ['black', 'red', 'white'] : ['black', 'white'];
-  const count = item.kind === 'cable' ? item.conductors : (run.wires ?? 2);
+  const count =
+    item.kind === 'cable'
+      ? item.conductors
+      : (run.wires ?? (run.does === 'spare' && item.kind === 'conductors' ? Math.min(item.count, 4) : 2));
   if (count <= 1) return ['black'];
   if (count === 2) return ['black', 'white'];
   if (count === 3) return ['black', 'red', 'white'];

@@ -125,22 +125,36 @@ function stacked(blocks: readonly number[], bands: readonly number[], costs: rea
     }
     return best;
   }
-  // Each in turn at its best place, until none moves.
+  // Each in turn at its best place, until none moves. Only what lies between changes when one moves down.
+  let order = sorted;
   for (let moved = true; moved;) {
     moved = false;
     for (const one of sorted) {
-      const rest = best.order.filter((other) => other !== one);
-      for (let at = 0; at <= rest.length; at += 1) {
-        const order = [...rest.slice(0, at), one, ...rest.slice(at)];
-        const now = inBands(order) ? cost(order) : Infinity;
-        if (now < best.cost) {
-          best = { order, cost: now };
-          moved = true;
-        }
+      const rest = order.filter((other) => other !== one);
+      const band = bands[one] ?? 0;
+      const first = rest.filter((other) => (bands[other] ?? 0) < band).length;
+      const last = rest.filter((other) => (bands[other] ?? 0) <= band).length;
+      let now = rest.reduce(
+        (sum, other, nth) => sum + (nth < first ? (costs[other]?.[one] ?? 0) : (costs[one]?.[other] ?? 0)),
+        0,
+      );
+      let [least, at] = [now, first];
+      for (let to = first; to < last; to += 1) {
+        const other = rest[to] ?? 0;
+        now += (costs[other]?.[one] ?? 0) - (costs[one]?.[other] ?? 0);
+        if (now < least) [least, at] = [now, to + 1];
       }
+      const from = order.indexOf(one);
+      const before = rest.reduce(
+        (sum, other, nth) => sum + (nth < from ? (costs[other]?.[one] ?? 0) : (costs[one]?.[other] ?? 0)),
+        0,
+      );
+      if (least >= before) continue;
+      order = [...rest.slice(0, at), one, ...rest.slice(at)];
+      moved = true;
     }
   }
-  return best;
+  return { order, cost: cost(order) };
 }
 
 /**

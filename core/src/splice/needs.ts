@@ -159,6 +159,20 @@ export function obstaclesOf(box: BoxDocument, work: WorkPlan): Obstacle[] {
     }
   }
 
+  for (const item of box.items) {
+    if (item.kind !== 'conductors' || item.run !== 'enters') continue;
+    const mine = lines.filter(({ item: of }) => of.id === item.id);
+    const said = mine.reduce(
+      (sum, { run }) => sum + (run.does === 'spare' ? item.count : (run.wires ?? 2)),
+      0,
+    );
+    if (said !== item.count && !mine.some(({ run }) => run.does === 'spare'))
+      add(
+        'raceway',
+        `Of the ${item.count} conductors of the raceway ${said} are spoken for: say what each pair or three of them does.`,
+        mine.map(({ key }) => key),
+      );
+  }
   const used = new Set(lines.flatMap(({ wires }) => wires.map(({ signal }) => signal)));
   const landed = new Set(
     faces.flatMap(({ terminals }) =>

@@ -7,10 +7,12 @@ import fc from 'fast-check';
 import solver from 'javascript-lp-solver';
 import { Schools, WorkPlan } from '../box/work.ts';
 import { editionOf, type Size } from '../edition/index.ts';
+import { tally } from '../fill/tally.ts';
 import { boxOf, LAYOUTS } from '../tests/layouts.ts';
 import { cheapest, chooseConnectors, costOf, waysOf } from './choose-connectors.ts';
 import { CONNECTORS, holds } from './connectors.ts';
 import { partsOf, sumParts } from './cut-list.ts';
+import { withConnectors } from './recount.ts';
 import { suggestWork, workOf } from './suggest.ts';
 import { obstaclesOf } from './needs.ts';
 import { synthesise } from './synthesise.ts';
@@ -18,7 +20,11 @@ import { synthesise } from './synthesise.ts';
 const nec = editionOf('nec2023');
 const of = (...pairs: [number, Size][]) =>
   pairs.flatMap(([count, size]) => Array.from({ length: count }, () => size));
-const kind = (id: string) => CONNECTORS.find((one) => one.id === id) ?? CONNECTORS[0]!;
+function kind(id: string) {
+  const found = CONNECTORS.find((one) => one.id === id);
+  if (!found) throw new Error(`there is no connector “${id}”`);
+  return found;
+}
 
 describe('what a connector holds', () => {
   test.each([
@@ -349,5 +355,23 @@ describe('the first guess', () => {
     const less = workOf({ ...boxOf('34 in3 2-gang, 14/2 feed'), work: told });
     expect(less.runs).toHaveLength(1);
     expect(less.devices).toHaveLength(0);
+  });
+});
+
+describe('the fill with the connectors of the plan', () => {
+  test('CEC: each pair counts once, one left over nothing (12-3034, handbook 6); NEC: they never count', () => {
+    const box = boxOf('cec2021, box 4sq-1.5, 2x 12/2, duplex');
+    const work = suggestWork(box);
+    const plan = synthesise(box, work, editionOf('cec2021'));
+    const recounted = withConnectors(box, work, plan.wiring);
+    const joints = plan.wiring.joints.length;
+    expect(joints).toBe(3);
+    const [before, after] = [tally(box, editionOf('cec2021')), tally(recounted, editionOf('cec2021'))];
+    // Three connectors are one pair: one conductor more, counted in quarters.
+    expect(after.unit).toBe('conductors');
+    expect(after.fill - before.fill).toBe(4);
+    expect(withConnectors(recounted, work, plan.wiring)).toEqual(recounted);
+    const american = { ...box, edition: 'nec2023' as const };
+    expect(tally(withConnectors(american, work, plan.wiring), nec).fill).toBe(tally(american, nec).fill);
   });
 });

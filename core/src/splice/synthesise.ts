@@ -144,10 +144,10 @@ export function synthesise(
       continue;
     }
     const landings = landingsOf(signal, faces, metal, work, edition);
-    if (signal === GROUND && mine.length === 0) {
+    if (signal === GROUND && mine.length === 0 && !isArmored(box)) {
       if (landings.length > 0)
         notes.push(
-          'No equipment ground comes into this box, and none may be invented: a replacement receptacle has its own rules (406.4(D)).',
+          'No equipment ground is recorded in this box, and none may be invented: a metal raceway may be one (250.118), and a replacement receptacle has its own rules (406.4(D)).',
         );
       continue;
     }
@@ -235,6 +235,11 @@ export function isMetal({ shell, items }: BoxDocument): boolean {
     (shell.material === undefined && shell.box !== undefined) ||
     items.some((item) => item.kind === 'added' && item.box !== undefined)
   );
+}
+
+/** Whether the armor of an AC cable grounds the box (250.118). */
+export function isArmored(box: BoxDocument): boolean {
+  return isMetal(box) && box.items.some((item) => item.kind === 'cable' && item.make === 'ac' && item.ground);
 }
 
 export function isMultiwireNeutral(signal: string, work: WorkPlan): boolean {

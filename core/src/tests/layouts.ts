@@ -334,4 +334,18 @@ export const LAYOUTS: readonly Layout[] = [
       { of: 'i3.1', chain: 'way-1', end: 'load' },
     ],
   }),
+  layout('armored cable: the armor grounds the metal box', 'box 4sq-2.125, 2x 12/2 ac, duplex', {
+    runs: [feed('i1.0'), out('i1.1')],
+    devices: [{ of: 'i2.0' }],
+  }),
+  layout('two circuits in one raceway', 'box 4sq-2.125, 8x 12, 2x ground 12, duplex', {
+    circuits: [...TWO],
+    runs: [
+      { ...feed('i1.0'), wires: 2 },
+      { ...feed('i1.1', 'b'), wires: 2 },
+      { ...out('i1.2', 'a'), wires: 2 },
+      { ...out('i1.3', 'b'), wires: 2 },
+    ],
+    devices: [{ of: 'i3.0' }],
+  }),
 ];

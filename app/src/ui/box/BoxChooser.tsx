@@ -150,16 +150,18 @@ export function BoxChooser({ box, edition, onTake }: BoxChooserProps) {
           <Touch
             key={fit.part.id}
             aria-pressed={picked === fit.part.id}
-            aria-label={`${fit.part.name}, ${volumeOf(fit, edition)}: ${fit.good ? 'legal' : sayWhyNot(fit)}`}
             className={`w-[104px] grow items-center gap-1 rounded-card border p-2 active:opacity-70 ${picked === fit.part.id ? 'border-2 border-action bg-sunk' : 'border-line bg-sheet'}`}
             onPress={() => setPicked(picked === fit.part.id ? undefined : fit.part.id)}
           >
-            <Vessel box={fit.box} counted={fit.counted} width={84} height={64} small />
+            <View aria-hidden>
+              <Vessel box={fit.box} counted={fit.counted} width={84} height={64} small />
+            </View>
+            {/* Blanks keep the lines words of their own for those who hear them. */}
             <Words size="fine" className="text-center">
-              {fit.part.name}
+              {`${fit.part.name} `}
             </Words>
             <Words mono size="fine">
-              {volumeOf(fit, edition)}
+              {`${volumeOf(fit, edition)} `}
             </Words>
             <Words size="fine" strong tone={fit.good ? 'text-legal' : 'text-over'}>
               {fit.good ? fit.room.answer : sayWhyNot(fit)}

@@ -5,6 +5,7 @@ import ChartBar from 'lucide-react-native/icons/chart-column';
 import ClipboardList from 'lucide-react-native/icons/clipboard-list';
 import FileDown from 'lucide-react-native/icons/file-down';
 import Keyboard from 'lucide-react-native/icons/keyboard';
+import ListChecks from 'lucide-react-native/icons/list-checks';
 import Spline from 'lucide-react-native/icons/spline';
 import { useMemo, useState } from 'react';
 import { Linking, useWindowDimensions, View } from 'react-native';
@@ -24,6 +25,7 @@ import { ALL, listBox, wished, type Wish } from './box-list';
 import { BoxCard } from './BoxCard';
 import { HouseChart } from './HouseChart';
 import { boxHref } from './hrefs';
+import { JobParts } from './JobParts';
 import { ListTools } from './ListTools';
 import { go } from '../parts/go';
 
@@ -36,6 +38,7 @@ export function JobScreen({ jobId }: { readonly jobId: string }) {
   const { job, isLoading, error, refetch } = useJob(jobId);
   const [bringing, setBringing] = useState<'line' | 'many'>();
   const [chart, setChart] = useState(false);
+  const [listing, setListing] = useState(false);
   const [wish, setWish] = useState<Wish>(ALL);
   const [many, setMany] = useState(SHOWN);
   const { hand } = usePreferences();
@@ -142,6 +145,12 @@ export function JobScreen({ jobId }: { readonly jobId: string }) {
             onPress={() => go(`/job/${jobId}/tap`)}
           />
           <Button
+            label={listing ? 'Hide the parts' : 'Parts for the job'}
+            icon={ListChecks}
+            className="grow"
+            onPress={() => setListing(!listing)}
+          />
+          <Button
             label="Save as CSV"
             icon={FileDown}
             className="grow"
@@ -149,6 +158,7 @@ export function JobScreen({ jobId }: { readonly jobId: string }) {
           />
         </View>
       )}
+      {listing && <JobParts boxes={job.boxes} edition={job.edition} />}
       {chart && <HouseChart boxes={list} />}
       <View className="gap-2">
         <Words heading={2} strong>

@@ -1,7 +1,11 @@
 /** Join: what is spliced to what, joint by joint, drawn, proved and ticked off. */
+import type { BoxDocument } from '@dense-pack/core/box/document';
 import type { Edition } from '@dense-pack/core/edition/edition';
 import { bench } from '@dense-pack/core/circuit/instruments';
+import { tally } from '@dense-pack/core/fill/tally';
+import { verdictWords } from '@dense-pack/core/fill/verdict';
 import { facesOf } from '@dense-pack/core/splice/faces';
+import { withConnectors } from '@dense-pack/core/splice/recount';
 import { sayHot } from '@dense-pack/core/splice/needs';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
@@ -12,11 +16,12 @@ import { Button, Chip } from '../parts/Press';
 import { Words } from '../parts/Words';
 import { useKit } from '../truck/kit';
 import { CutList } from './CutList';
+import { FaceCard } from './FaceCard';
 import { HandWiring } from './HandWiring';
 import { JointCard } from './JointCard';
 import { ProofBand } from './ProofBand';
 import { type Trial, TrialChips, TryIt } from './TryIt';
-import { changeWork, type Mode, useWiring } from './use-wiring';
+import { changeWork, type Judged, type Mode, useWiring } from './use-wiring';
 import { WiringDrawing } from './WiringDrawing';
 import { WorkEditor } from './WorkEditor';
 
@@ -52,8 +57,14 @@ export function JoinStation({ box, edition, width, onBox }: JoinStationProps) {
     mode === 'plan'
       ? sayHot(plan.carries.get(id) ?? '', work, faces)
       : `${joints.find((one) => one.id === id)?.ends.length ?? 0} ends`;
-  const at = joints.findIndex(({ id }) => id === selected);
-  const step = (by: number) => setSelected(joints[(at + by + joints.length) % joints.length]?.id);
+  // The order of making up: joint by joint, then the devices.
+  const steps = [
+    ...joints.map(({ id }) => id),
+    ...(mode === 'plan' ? model.faces.map(({ key }) => `face:${key}`) : []),
+  ];
+  const at = steps.findIndex((id) => id === selected);
+  const step = (by: number) => setSelected(steps[(at + by + steps.length) % steps.length]);
+  const face = model.faces.find(({ key }) => `face:${key}` === selected);
   const tick = (id: string) =>
     onWork((now) => ({
       ...now,
@@ -95,11 +106,11 @@ export function JoinStation({ box, edition, width, onBox }: JoinStationProps) {
               onJoint={(id) => setSelected(selected === id ? undefined : id)}
             />
           </View>
-          {joints.length > 0 && mode === 'plan' && (
+          {steps.length > 0 && mode === 'plan' && (
             <View className="flex-row gap-2">
               <Button label="Back" className="flex-1" disabled={at < 0} onPress={() => step(-1)} />
               <Button
-                label={at < 0 ? 'Step through the joints' : `Next of ${joints.length}`}
+                label={at < 0 ? 'Step through the joints' : `Next, ${at + 1} of ${steps.length}`}
                 kind="main"
                 className="flex-[2]"
                 onPress={() => step(1)}
@@ -109,7 +120,8 @@ export function JoinStation({ box, edition, width, onBox }: JoinStationProps) {
           )}
         </>
       )}
-      {selected !== undefined && at >= 0 && (
+      {face && <FaceCard box={box.box} judged={judged} face={face} onTick={tick} />}
+      {selected !== undefined && at >= 0 && !face && (
         <JointCard
           box={box.box}
           judged={judged}
@@ -125,10 +137,43 @@ export function JoinStation({ box, edition, width, onBox }: JoinStationProps) {
       {part === 'try' && <TryIt judged={judged} test={test} box={box.box} />}
       {part === 'cut' && <CutList box={box.box} judged={judged} />}
       {part === 'hand' && <HandWiring box={box.box} judged={judged} onWork={onWork} />}
+      {edition.code === 'CEC' && mode === 'plan' && (
+        <Recount box={box.box} judged={judged} edition={edition} onBox={onBox} />
+      )}
       <Notice title="Before hands go in">
-        Power off, locked or tagged, and every conductor proved dead. The plan helps a qualified person; the
-        adopted code, the marking on each part and the inspector decide.
+        Power off, locked or tagged, and every conductor proved dead. In most places this is licensed work:
+        the plan helps a qualified person; the adopted code, the marking on each part and the inspector
+        decide.
       </Notice>
     </View>
+  );
+}
+
+interface RecountProps {
+  readonly box: BoxDocument;
+  readonly judged: Judged;
+  readonly edition: Edition;
+  readonly onBox: ChangeBox;
+}
+
+/** In the CEC the connectors of the plan take room: the fill is counted again with them. */
+function Recount({ box, judged, edition, onBox }: RecountProps) {
+  const { work, wiring } = judged;
+  const recounted = withConnectors(box, work, wiring);
+  const counted = tally(recounted, edition);
+  const many = wiring.joints.length;
+  return (
+    <Notice
+      title={`With its ${many} ${many === 1 ? 'connector' : 'connectors'}: ${verdictWords(counted)}`}
+      tone={counted.verdict === 'legal' ? 'quiet' : counted.verdict}
+    >
+      <Words size="fine" tone="text-soft">
+        Each pair of insulated connectors counts once (12-3034).
+      </Words>
+      <Button
+        label="Put them into the count"
+        onPress={() => onBox((now) => withConnectors(now, work, wiring))}
+      />
+    </Notice>
   );
 }

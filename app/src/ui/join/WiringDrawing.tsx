@@ -5,7 +5,7 @@
 import { COLOURS, type Colour as WireColour } from '@dense-pack/core/splice/ends';
 import { type Drawing, type DrawnPath, drawWiring, MEASURES } from '@dense-pack/core/splice/layout';
 import { lineName } from '@dense-pack/core/splice/needs';
-import { Fragment, useMemo } from 'react';
+import { Fragment } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
 import { Touch } from '../parts/Touch';
@@ -63,14 +63,19 @@ export function WiringDrawing({
 }: WiringDrawingProps) {
   const colours = useColours();
   const { wiring, model } = judged;
-  const drawing = useMemo(() => drawWiring(model.lines, model.faces, wiring), [model, wiring]);
+  const drawing = drawingOf(judged);
   const middle = width / 2;
   const colourOf = (end: string): string => {
     if (end.startsWith('w:')) return end.split(':')[2] ?? 'black';
     if (end.startsWith('t:')) return LEADS[end.split(':')[2] ?? ''] ?? 'black';
     return wiring.pigtails.find(({ id }) => `p:${id}` === end)?.colour ?? 'black';
   };
-  const dim = (joint: string | undefined) => lit !== undefined && (joint === undefined || !lit.has(joint));
+  const dimJoint = (joint: string) => lit !== undefined && !lit.has(joint);
+  const dim = ({ joint, outer }: DrawnPath) =>
+    lit !== undefined &&
+    !(joint !== undefined && lit.has(joint)) &&
+    !lit.has(`face:${outer.split(':')[1] ?? ''}`) &&
+    !lit.has(outer);
   return (
     <View
       role="img"
@@ -87,7 +92,7 @@ export function WiringDrawing({
                 key={`g${path.outer}${path.end}`}
                 d={curve(path, width)}
                 stroke={colours.focus}
-                strokeOpacity={dim(path.joint) ? 0.15 : 0.5}
+                strokeOpacity={dim(path) ? 0.15 : 0.5}
                 strokeWidth={12}
                 fill="none"
                 strokeLinecap="round"
@@ -95,7 +100,7 @@ export function WiringDrawing({
             ))}
           {drawing.paths.map((path) => {
             const fill = FILL[colourOf(path.end)] ?? FILL['black'];
-            const opacity = dim(path.joint) ? 0.18 : 1;
+            const opacity = dim(path) ? 0.18 : 1;
             return (
               <Fragment key={`${path.outer}${path.end}`}>
                 <Path
@@ -135,7 +140,7 @@ export function WiringDrawing({
                   fill={done ? colours.legal : on ? colours.action : colours.sheet}
                   stroke={on ? colours.focus : colours.ink}
                   strokeWidth={on ? 4 : 2}
-                  opacity={dim(id) ? 0.3 : 1}
+                  opacity={dimJoint(id) ? 0.3 : 1}
                 />
                 <SvgText
                   x={middle}
@@ -169,6 +174,32 @@ export function WiringDrawing({
       ))}
     </View>
   );
+}
+
+const drawn = new Map<string, Drawing>();
+/** How many drawings are kept. */
+const KEPT = 12;
+
+/** A drawing is worked out once for a wiring: a tick or a flipped switch does not change it. */
+function drawingOf({ wiring, model }: Judged): Drawing {
+  const { joints, lands } = wiring;
+  const key = JSON.stringify([
+    joints.map(({ id, ends }) => [id, ends]),
+    lands,
+    model.lines.map(({ key: of, run, wires }) => [
+      of,
+      run.name,
+      run.does,
+      wires.map(({ id, marked }) => [id, marked]),
+    ]),
+    model.faces.map(({ key: of, title, terminals }) => [of, title, terminals.map(({ id }) => id)]),
+  ]);
+  const known = drawn.get(key);
+  if (known) return known;
+  if (drawn.size >= KEPT) drawn.clear();
+  const made = drawWiring(model.lines, model.faces, wiring);
+  drawn.set(key, made);
+  return made;
 }
 
 /** The line from an edge to the middle, leaving both level. */

@@ -34,6 +34,17 @@ export function WorkEditor({ work, lines, faces, onWork }: WorkEditorProps) {
       ...now,
       runs: now.runs.map((run) => (run.of === of ? said({ ...run, ...change } as Run) : run)),
     }));
+  const another = ({ item }: Line) =>
+    onWork((now) => {
+      const mine = now.runs.filter(({ of }) => of.startsWith(`${item.id}.`));
+      return {
+        ...now,
+        runs: [
+          ...now.runs,
+          { of: `${item.id}.${mine.length}`, does: 'out', circuits: [], hots: ['a'], wires: 2 },
+        ],
+      };
+    });
   const setDevice = (of: string, change: Partial<Record<keyof DeviceWork, unknown>>) =>
     onWork((now) => ({
       ...now,
@@ -49,6 +60,7 @@ export function WorkEditor({ work, lines, faces, onWork }: WorkEditorProps) {
           work={work}
           faces={faces}
           onRun={(change) => setRun(line.key, change)}
+          onAnother={() => another(line)}
         />
       ))}
       {faces.map((face) => (
@@ -140,9 +152,11 @@ interface RunCardProps {
   readonly work: WorkPlan;
   readonly faces: readonly Face[];
   readonly onRun: (change: Partial<Record<keyof Run, unknown>>) => void;
+  /** One more set of conductors of the same raceway. */
+  readonly onAnother: () => void;
 }
 
-function RunCard({ line, work, faces, onRun }: RunCardProps) {
+function RunCard({ line, work, faces, onRun, onAnother }: RunCardProps) {
   const { run, wires } = line;
   const insulated = wires.filter(({ colour }) => colour !== 'bare' && colour !== 'green').length;
   const hots = hotOptions(work, faces, run.of);
@@ -242,6 +256,18 @@ function RunCard({ line, work, faces, onRun }: RunCardProps) {
           value={run.guard}
           onChoose={(guard) => onRun({ guard })}
         />
+      )}
+      {line.item.kind === 'conductors' && run.does !== 'spare' && (
+        <>
+          <Choice
+            title="Conductors of the raceway"
+            options={[1, 2, 3, 4].map((value) => ({ value, label: String(value) }))}
+            value={run.wires ?? 2}
+            always
+            onChoose={(wires) => onRun({ wires })}
+          />
+          <Button label="Another set in this raceway" onPress={onAnother} />
+        </>
       )}
       {run.does === 'travelers' && (
         <>

@@ -53,7 +53,7 @@ describe('Join', () => {
     expect(screen.getByTestId('joint')).toHaveTextContent(/twist-on L, strip/);
     fireEvent.press(screen.getByText('It is made up'));
     expect(now.work?.made).toEqual(['j1']);
-    fireEvent.press(screen.getByText(/^Next of/));
+    fireEvent.press(screen.getByText(/^Next, 1 of 6/));
     expect(screen.getByTestId('joint')).toHaveTextContent(/Joint 2: the neutral of circuit 5/);
     fireEvent.press(screen.getByLabelText(/^Joint 1: the grounds, made up/));
     fireEvent.press(screen.getByText('Made up: take the tick back'));

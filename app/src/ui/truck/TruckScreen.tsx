@@ -18,6 +18,7 @@ import { Touch } from '../parts/Touch';
 import { Words } from '../parts/Words';
 import { useColours } from '../theme/theme';
 import { BoxEditor, newBox } from './BoxEditor';
+import { ConnectorStock } from './ConnectorStock';
 import { setKit, useKit } from './kit';
 
 const SHOW = [
@@ -39,10 +40,9 @@ const GROUPS: readonly (readonly [string, (part: BoxPart) => boolean])[] = [
 
 export function TruckScreen() {
   const kit = useKit();
-  const [chosen, setShow] = useState<Show>();
+  const [show, setShow] = useState<Show>(() => (kit.here.length > 0 ? 'here' : 'all'));
   const [editing, setEditing] = useState<TruckBox>();
   const edition = editionOf(DEFAULT_EDITION);
-  const show = chosen ?? (kit.here.length > 0 ? 'here' : 'all');
   const all = partsOf(edition, kit);
   const own = new Set(kit.boxes.map(({ id }) => id));
   const shown = all.filter(({ id }) =>
@@ -83,7 +83,7 @@ export function TruckScreen() {
         always
         onChoose={(value) => setKit({ only: value === 'truck' })}
       />
-      <Choice title="Show" options={SHOW} value={show} always onChoose={setShow} />
+      <Choice title="Show" options={SHOW} value={show} always onChoose={(value) => value && setShow(value)} />
       {kit.only && kit.here.length === 0 && (
         <Notice title="The truck is empty" tone="unknown">
           Remedies are searched in the truck only, so no other box will be offered. Tick what you carry.
@@ -127,6 +127,7 @@ export function TruckScreen() {
           </View>
         );
       })}
+      <ConnectorStock />
       <Notice title="Typical figures">
         Volumes and depths of boxes that are not of the code’s table are typical, common practice without a
         source: read the stamp, and put right with the pencil what yours says.

@@ -1,0 +1,96 @@
+/** One device: its face, what lands on each terminal, and a tick for each as it is landed. */
+import type { BoxDocument } from '@dense-pack/core/box/document';
+import type { Face } from '@dense-pack/core/splice/faces';
+import { landingsOf } from '@dense-pack/core/terminal/landings';
+import { endName } from '@dense-pack/core/terminal/rules';
+import Check from 'lucide-react-native/icons/square-check';
+import Empty from 'lucide-react-native/icons/square';
+import { View } from 'react-native';
+import { Touch } from '../parts/Touch';
+import { Words } from '../parts/Words';
+import { useColours } from '../theme/theme';
+import { FaceDrawing } from './FaceDrawing';
+import type { Judged } from './use-wiring';
+
+interface FaceCardProps {
+  readonly box: BoxDocument;
+  readonly judged: Judged;
+  readonly face: Face;
+  readonly onTick: (id: string) => void;
+}
+
+export function FaceCard({ box, judged, face, onTick }: FaceCardProps) {
+  const colours = useColours();
+  const { work, wiring } = judged;
+  const { landings, broken } = landingsOf(face, wiring);
+  return (
+    <View className="rounded-card border border-hair bg-sheet" testID="face">
+      <View className="flex-row items-center gap-3 border-b border-hair p-3">
+        <FaceDrawing face={face} landings={landings} broken={broken} />
+        <View className="min-w-0 flex-1 gap-1">
+          <Words heading={2} strong>
+            {face.title.charAt(0).toUpperCase() + face.title.slice(1)}
+          </Words>
+          {broken.map((tab) => (
+            <Words key={tab} strong tone="text-over">
+              {`Break the ${tab} tab`}
+            </Words>
+          ))}
+          {face.terminals.some(({ tab }) => tab !== undefined) && broken.length === 0 && (
+            <Words size="fine" tone="text-soft">
+              No tab is broken.
+            </Words>
+          )}
+        </View>
+      </View>
+      {landings.map(({ terminal, ends, joint, how }) => {
+        const id = `land:${terminal.id}`;
+        const [end] = ends;
+        const done = work.made.includes(id);
+        const Box = done ? Check : Empty;
+        const nth = wiring.joints.findIndex((one) => one.ends.includes(end ?? ''));
+        const what =
+          joint !== undefined
+            ? `in joint ${wiring.joints.findIndex((one) => one.id === joint) + 1}`
+            : end === undefined
+              ? 'nothing'
+              : end.startsWith('p:')
+                ? `pigtail from joint ${nth + 1}`
+                : endName(end, box, work);
+        const row = (
+          <>
+            {end !== undefined || joint !== undefined ? (
+              <Box size={24} color={done ? colours.legal : colours.ink} aria-hidden />
+            ) : (
+              <View className="w-6" />
+            )}
+            <View className="min-w-0 flex-1">
+              <Words strong>{`${terminal.name.replaceAll('-', ' ')}: ${what}`}</Words>
+              <Words size="fine" tone="text-soft">
+                {how}
+              </Words>
+            </View>
+          </>
+        );
+        return end !== undefined || joint !== undefined ? (
+          <Touch
+            key={terminal.id}
+            role="checkbox"
+            aria-checked={done}
+            className="min-h-[52px] flex-row items-center gap-3 border-t border-hair px-3 py-1"
+            onPress={() => onTick(id)}
+          >
+            {row}
+          </Touch>
+        ) : (
+          <View
+            key={terminal.id}
+            className="min-h-thumb flex-row items-center gap-3 border-t border-hair px-3 py-1"
+          >
+            {row}
+          </View>
+        );
+      })}
+    </View>
+  );
+}
