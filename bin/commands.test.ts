@@ -241,7 +241,7 @@ describe('splice and simulate', () => {
     expect(status).toBe(0);
     expect(lines[0]).toMatch(/^It works in all 4 positions\. Power off and proved dead/);
     expect(lines[1]).toMatch(/^joint 1: the grounds: .*\[twist-l\]$/);
-    expect(lines).toContain('land: the black of porch on load of the switch 1');
+    expect(lines).toContain('land: the black of porch on the load of the switch 1');
     expect(lines).toContain('strip: 16 in of 14/2');
     const answer = json(run(['splice', '--json', SWITCHES]).stdout);
     expect(answer).toMatchObject({ good: true, edition: 'nec2023', states: 4, obstacles: [], faults: [] });

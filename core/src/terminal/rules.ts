@@ -31,7 +31,7 @@ export function endName(end: string, box: BoxDocument, work: WorkPlan): string {
   const [kind, key = '', part = ''] = end.split(':');
   if (kind === 'p') return `pigtail ${key.slice(1)}`;
   if (kind === 't')
-    return `${part.replaceAll('-', ' ')} of the ${facesOf(box, work).find((face) => face.key === key)?.title ?? key}`;
+    return `the ${part.replaceAll('-', ' ')} of the ${facesOf(box, work).find((face) => face.key === key)?.title ?? key}`;
   const line = linesOf(box, work).find((one) => one.key === key);
   return `the ${part} of ${line ? lineName(line) : key}`;
 }

@@ -43,7 +43,7 @@ export function TapScreen({ jobId }: { readonly jobId: string }) {
   }
   return (
     <Screen title="Where to tap" detail={job.name} back={back}>
-      <View className="flex-row gap-2">
+      <View className="flex-row flex-wrap gap-2">
         <Chip label="Feed a new outlet" on={view === 'tap'} className="grow" onPress={() => setView('tap')} />
         <Chip label="What fits where" on={view === 'room'} className="grow" onPress={() => setView('room')} />
       </View>

@@ -107,7 +107,7 @@ export function JoinStation({ box, edition, width, onBox }: JoinStationProps) {
             />
           </View>
           {steps.length > 0 && mode === 'plan' && (
-            <View className="flex-row gap-2">
+            <View className="flex-row flex-wrap gap-2">
               <Button label="Back" className="flex-1" disabled={at < 0} onPress={() => step(-1)} />
               <Button
                 label={at < 0 ? 'Step through the joints' : `Next, ${at + 1} of ${steps.length}`}

@@ -78,7 +78,7 @@ export function WiringDrawing({
     !lit.has(outer);
   return (
     <View
-      role="img"
+      role="group"
       aria-label={`Drawing of ${drawing.joints.length} joints between ${drawing.cables.length} cables and ${model.faces.length} devices`}
       style={{ width, height: drawing.height }}
     >

@@ -46,7 +46,7 @@ export function Chip({ label, detail, on = false, className = '', ...rest }: Chi
     <Touch
       aria-pressed={on}
       {...rest}
-      className={`min-h-thumb min-w-thumb items-center justify-center rounded-card border px-3 py-1 active:opacity-70 ${on ? 'border-action bg-action' : 'border-line bg-sheet'} ${className}`}
+      className={`min-h-thumb min-w-thumb max-w-full items-center justify-center rounded-card border px-3 py-1 active:opacity-70 ${on ? 'border-action bg-action' : 'border-line bg-sheet'} ${className}`}
     >
       <Words strong tone={on ? 'text-on-action' : 'text-ink'} className="text-center">
         {/* A blank keeps the two lines two words for those who hear them. */}

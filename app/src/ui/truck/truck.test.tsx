@@ -57,7 +57,7 @@ test('weights and assumptions are changed a step at a time, within their range, 
   fireEvent.press(screen.getByText('What “roomy” assumes'));
   fireEvent.press(screen.getByLabelText('One more: A connector, in³'));
   expect(kitNow().assumptions.connector).toBe(0.4);
-  fireEvent.press(screen.getByLabelText('Weights as they came'));
-  fireEvent.press(screen.getByLabelText('Assumptions as they came'));
+  fireEvent.press(screen.getByText('Weights as they came'));
+  fireEvent.press(screen.getByText('Assumptions as they came'));
   expect(kitNow()).toEqual(NEW_KIT);
 });

@@ -45,7 +45,7 @@ export function FixStation({ box, counted, edition, onBox, onFields }: FixStatio
     }));
   return (
     <View className="gap-3">
-      <View className="flex-row gap-2" role="group" aria-label="Fix">
+      <View className="flex-row flex-wrap gap-2" role="group" aria-label="Fix">
         {(
           [
             ['ways', 'Ways'],
