@@ -90,6 +90,27 @@ const BOXES: readonly DemoBox[] = [
     room: 'Cellar',
     circuit: '1',
     line: 'measured 3 x 2 x 2.5 metal, 2x 14/2 no-ground, switch # No stamp to be found.',
+    // As found: the switch opens the neutral.
+    work: {
+      circuits: [{ id: 'a', name: '1', breaker: 15 }],
+      runs: [
+        { of: 'i1.0', does: 'feed', circuits: ['a'] },
+        { of: 'i1.1', does: 'leg', hots: ['i2.0'], name: 'stair lamp' },
+      ],
+      devices: [{ of: 'i2.0' }],
+      schools: { spareNeutral: false },
+      found: {
+        joints: [{ id: 'j1', ends: ['w:i1.0:black', 'w:i1.1:black'], connectors: ['twist-s'] }],
+        pigtails: [],
+        lands: [
+          { end: 'w:i1.0:white', at: 't:i2.0:line' },
+          { end: 'w:i1.1:white', at: 't:i2.0:load' },
+        ],
+        broken: [],
+        marked: [],
+        backstabbed: [],
+      },
+    },
     seen: {
       conditions: ['brittle', 'damp', 'unlabelled'],
       note: 'Cloth insulation. Look again by daylight.',

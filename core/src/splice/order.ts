@@ -126,6 +126,10 @@ function arranged(
     list.reduce((sum, nth) => sum + (blocks[nth]?.slots.length ?? 0) + 1, 0);
   const numbers = blocks.map((_, nth) => nth);
   const free = numbers.filter((nth) => blocks[nth]?.bound === undefined);
+  // A conductor that lands by itself comes from the other side than its device, where nothing else decides.
+  const alone = numbers.filter((nth) =>
+    blocks[nth]?.slots.some((slot) => edges.get(slot)?.some((id) => id.startsWith('d:'))),
+  );
   const tryOut = (onLeft: ReadonlySet<number>) => {
     const isLeft = (nth: number) => blocks[nth]?.bound === 'left' || onLeft.has(nth);
     const left = stacked(numbers.filter(isLeft), bands, costs);
@@ -139,7 +143,11 @@ function arranged(
       left,
       right,
       crossings: left.cost + right.cost,
-      cost: left.cost + right.cost + Math.abs(size(left.order) - size(right.order)) / 1000,
+      cost:
+        left.cost +
+        right.cost +
+        Math.abs(size(left.order) - size(right.order)) / 1000 +
+        free.filter((nth) => alone.includes(nth) && !isLeft(nth)).length / 5,
     };
   };
   let best = tryOut(new Set(free));

@@ -90,7 +90,7 @@ export function WiringDrawing({
             .map((path) => (
               <Path
                 key={`g${path.outer}${path.end}`}
-                d={curve(path, width)}
+                d={curve(path, drawing, width)}
                 stroke={colours.focus}
                 strokeOpacity={dim(path) ? 0.15 : 0.5}
                 strokeWidth={12}
@@ -104,14 +104,14 @@ export function WiringDrawing({
             return (
               <Fragment key={`${path.outer}${path.end}`}>
                 <Path
-                  d={curve(path, width)}
+                  d={curve(path, drawing, width)}
                   stroke={colours.wall}
                   strokeOpacity={opacity}
                   strokeWidth={6}
                   fill="none"
                 />
                 <Path
-                  d={curve(path, width)}
+                  d={curve(path, drawing, width)}
                   stroke={colours[fill?.fill ?? 'tile-hot']}
                   strokeOpacity={opacity}
                   strokeWidth={3.4}
@@ -202,10 +202,15 @@ function drawingOf({ wiring, model }: Judged): Drawing {
   return made;
 }
 
-/** The line from an edge to the middle, leaving both level. */
-function curve({ side, from, to }: DrawnPath, width: number): string {
+/** The line from an edge to the middle, leaving both level; one that lands on its own side turns back before it. */
+function curve({ side, from, to, joint, end, outer }: DrawnPath, { paths }: Drawing, width: number): string {
   const middle = width / 2;
   const edge = side === 'left' ? EDGE : width - EDGE;
+  const other =
+    joint === undefined
+      ? paths.find((one) => one.end === end && one.outer !== outer && one.side === side)
+      : undefined;
+  if (other) return `M ${edge} ${from} C ${middle} ${from} ${middle} ${other.from} ${edge} ${other.from}`;
   const bend = (middle - edge) * 0.55;
   return `M ${edge} ${from} C ${edge + bend} ${from} ${middle - bend} ${to} ${middle} ${to}`;
 }
