@@ -36,7 +36,7 @@ const VIEWS = {
   headroom: [`${JOB}/tap`, 'What fits where'],
   weights: ['/settings', 'How remedies are weighed', 'What “roomy” assumes'],
   join: [box('living-split', 'join'), 'Step through the joints'],
-  'join-try': [box('hall-switches', 'join'), 'Try it', 'switch 1 down', 'Meter and tester at each conductor'],
+  'join-try': [box('hall-switches', 'join'), 'Try it', 'switch 1 down', 'Meter and tester at every point'],
   'join-cut': [box('workshop-square', 'join'), 'Cut list'],
   'join-hand': [box('cellar-old', 'join'), 'As found'],
   land: box('living-split', 'land'),

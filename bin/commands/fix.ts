@@ -4,7 +4,7 @@ import { printAmount, showAmount, unitName } from '@dense-pack/core/fill/amount'
 import { tally } from '@dense-pack/core/fill/tally';
 import { tallyJson } from '@dense-pack/core/fill/tally-json';
 import { verdictWords } from '@dense-pack/core/fill/verdict';
-import { boxesAtHand, inTruck, Kit, NEW_KIT } from '@dense-pack/core/parts/kit';
+import { addsAtHand, boxesAtHand, inTruck, Kit, NEW_KIT } from '@dense-pack/core/parts/kit';
 import { findRemedies } from '@dense-pack/core/remedy/search';
 import { printCountLine } from '@dense-pack/core/shorthand/print';
 import type { Command } from 'commander';
@@ -35,6 +35,7 @@ export function addFix(program: Command): void {
       const { proposals, notes } = findRemedies(box, edition, counted, {
         weights: kit.weights,
         boxes: boxesAtHand(edition, kit),
+        added: addsAtHand(edition, kit),
       });
       const { unknown } = inTruck(edition, kit);
       if (unknown.length > 0) console.error(`in the truck but not known: ${unknown.join(', ')}`);

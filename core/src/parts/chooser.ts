@@ -3,7 +3,7 @@
  * plan counted and checked in it; the smallest that is legal and the one for working room.
  */
 import type { BoxDocument } from '../box/document.ts';
-import type { Material, Mount } from '../box/words.ts';
+import type { Form, Material, Mount } from '../box/words.ts';
 import { checkBox } from '../check/check-box.ts';
 import type { Edition } from '../edition/index.ts';
 import { type Tally, tally } from '../fill/tally.ts';
@@ -64,7 +64,9 @@ export function wishFor(box: BoxDocument): BoxWish {
 }
 
 /** Why a part is not what was wished for; undefined for one that is. */
-function against(part: BoxPart, wish: BoxWish, kit: Kit): string | undefined {
+function against(part: BoxPart, wish: BoxWish, kit: Kit, form: Form | undefined): string | undefined {
+  if ((part.form === 'masonry' || part.form === 'surface') && part.form !== form)
+    return part.form === 'masonry' ? 'for masonry' : 'for the surface';
   if (wish.truck && !kit.here.includes(part.id)) return 'not in the truck';
   if (wish.gangs !== undefined && part.gangs !== wish.gangs && !(part.form === 'square' && wish.gangs <= 2))
     return 'other gangs';
@@ -92,7 +94,7 @@ export function chooseBoxes(
   const before = violations(checkBox(box, edition, tally(box, edition)).findings);
   const fits: Fit[] = [];
   for (const part of parts) {
-    const why = against(part, wish, kit);
+    const why = against(part, wish, kit, box.shell.form);
     if (why !== undefined) {
       leftOut[why] = (leftOut[why] ?? 0) + 1;
       continue;

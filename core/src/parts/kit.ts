@@ -11,7 +11,7 @@ import { FORMS, MATERIALS, MOUNTS } from '../box/words.ts';
 import type { Edition } from '../edition/index.ts';
 import { ASSUMED } from '../fold/solids.ts';
 import { printLength } from '../quantity/length.ts';
-import { type BoxPart, catalogueOf, volumeWritten } from '../remedy/catalogue.ts';
+import { addedParts, type AddPart, type BoxPart, catalogueOf, volumeWritten } from '../remedy/catalogue.ts';
 import { DEFAULT_WEIGHTS } from '../remedy/remedy.ts';
 import type { Stock } from '../splice/choose-connectors.ts';
 import { CONNECTORS } from '../splice/connectors.ts';
@@ -38,6 +38,18 @@ export const TruckBox = z.strictObject({
 });
 export type TruckBox = z.output<typeof TruckBox>;
 
+/** A ring, extension or starter as a person writes it down. */
+export const TruckAdd = z.strictObject({
+  id: TruckBox.shape.id,
+  name: z.string().trim().min(1, 'name the part').max(80, 'must be at most 80 characters'),
+  part: z.enum(['ring', 'ext']),
+  volume: volumeText,
+  on: z.array(z.enum(keysOf(FORMS))).min(1, 'choose the boxes it goes on'),
+  depth: lengthText(LIMITS.depthMost, '6 in'),
+  surface: z.boolean(),
+});
+export type TruckAdd = z.output<typeof TruckAdd>;
+
 const share = (least: number, most: number, fallback: number) =>
   z.number().min(least, `must be at least ${least}`).max(most, `must be at most ${most}`).default(fallback);
 const weights = DEFAULT_WEIGHTS.value;
@@ -61,7 +73,9 @@ export const KitAssumptions = z.strictObject({
 export const Kit = z.strictObject({
   /** Boxes of one's own, and catalogue boxes as one changed them (the same id). */
   boxes: z.array(TruckBox).max(200, 'must be at most 200 boxes').default([]),
-  /** Ids of the boxes in the truck. */
+  /** Rings, extensions and starters of one's own, and listed ones as one changed them. */
+  adds: z.array(TruckAdd).max(100, 'must be at most 100 parts').default([]),
+  /** Ids of the boxes and parts in the truck. */
   here: z.array(z.string().max(60)).max(500).default([]),
   /** Whether remedies may use the truck's boxes only. */
   only: z.boolean().default(false),
@@ -115,15 +129,39 @@ export function partsOf(edition: Edition, { boxes }: Kit): BoxPart[] {
   );
 }
 
+/** Every ring, extension, extender and starter: those listed, with what the person changed and added. */
+export function addsOf(edition: Edition, { adds }: Kit): AddPart[] {
+  const own = new Map(
+    adds.map(({ volume, depth, ...rest }) => [
+      rest.id,
+      { ...rest, volume: volumeIn(volume), depth: lengthIn(depth) } satisfies AddPart,
+    ]),
+  );
+  return [...addedParts(edition).filter(({ id }) => !own.has(id)), ...own.values()];
+}
+
+/** Those a search may use. */
+export function addsAtHand(edition: Edition, kit: Kit): AddPart[] {
+  return addsOf(edition, kit).filter(({ id }) => !kit.only || kit.here.includes(id));
+}
+
+/** A listed part as a person may change it. */
+export function truckAddOf({ id, name, part, volume, on, depth, surface }: AddPart): TruckAdd {
+  return { id, name, part, volume: volumeWritten(volume), on: [...on], depth: printLength(depth), surface };
+}
+
 /** What the truck holds by an edition, and what is marked as in it but unknown there. */
 export function inTruck(
   edition: Edition,
   kit: Kit,
 ): { readonly parts: BoxPart[]; readonly unknown: string[] } {
   const all = partsOf(edition, kit);
+  const adds = addsOf(edition, kit);
   return {
     parts: all.filter(({ id }) => kit.here.includes(id)),
-    unknown: kit.here.filter((id) => !all.some((part) => part.id === id)),
+    unknown: kit.here.filter(
+      (id) => !all.some((part) => part.id === id) && !adds.some((part) => part.id === id),
+    ),
   };
 }
 

@@ -9,7 +9,20 @@ import { cubicInches } from '../quantity/volume.ts';
 import { catalogueOf } from '../remedy/catalogue.ts';
 import { readCountLine } from '../shorthand/read.ts';
 import { type BoxWish, chooseBoxes, wishFor } from './chooser.ts';
-import { boxesAtHand, inTruck, Kit, NEW_KIT, partsOf, TruckBox, truckBoxOf } from './kit.ts';
+import { findRemedies } from '../remedy/search.ts';
+import {
+  addsAtHand,
+  addsOf,
+  boxesAtHand,
+  inTruck,
+  Kit,
+  NEW_KIT,
+  partsOf,
+  TruckAdd,
+  truckAddOf,
+  TruckBox,
+  truckBoxOf,
+} from './kit.ts';
 
 const nec = editionOf('nec2023');
 function boxOf(line: string) {
@@ -62,6 +75,43 @@ describe('the truck', () => {
     expect(boxesAtHand(nec, some).map(({ id }) => id)).toEqual(['plastic-1g-old-20']);
     expect(inTruck(nec, some).unknown).toEqual(['lost-part']);
     expect(boxesAtHand(nec, kit({ only: true }))).toEqual([]);
+  });
+
+  test('rings, extensions and starters are the person’s too: changed, added, ticked', () => {
+    const listed = addsOf(nec, NEW_KIT).map(({ id }) => id);
+    expect(listed).toEqual(expect.arrayContaining(['ext-4sq-1-5', 'ring-3-5', 'extender', 'starter-8']));
+    const [ring] = addsOf(nec, NEW_KIT).filter(({ id }) => id === 'ring-3-5');
+    const changed: TruckAdd = { ...truckAddOf(ring ?? fail()), volume: '5 in3' };
+    const mine = kit({ adds: [changed], here: ['ring-3-5'], only: true });
+    expect(addsAtHand(nec, mine).map(({ volume }) => volume)).toEqual([cubicInches(5)]);
+    expect(inTruck(nec, mine).unknown).toEqual([]);
+    // 4 × 1½ square, 21.0 in³, wants 24.75: a marked ring of 5 does it, one of 3.5 does not.
+    const box = boxOf('box 4sq-1.5 metal square, 4x 12/2, switch @12');
+    const fixes = (added: ReturnType<typeof addsOf>) =>
+      findRemedies(box, nec, tally(box, nec), {
+        weights: NEW_KIT.weights,
+        boxes: [],
+        added,
+      }).proposals.flatMap(({ ids }) => ids);
+    expect(fixes(addsAtHand(nec, mine))).toContain('add:ring-3-5');
+    expect(fixes([{ ...(ring ?? fail()), id: 'small' }])).not.toContain('add:small');
+    expect(TruckAdd.safeParse({ ...changed, volume: 'five' }).success).toBe(false);
+  });
+
+  test('masonry and cast boxes of the table take the place of their own kind only', () => {
+    const masonry = catalogueOf(nec).filter(({ form }) => form === 'masonry');
+    expect(masonry.map(({ volume }) => volume)).toEqual([cubicInches(14), cubicInches(21)]);
+    expect(
+      catalogueOf(nec)
+        .filter(({ form }) => form === 'surface')
+        .map(({ volume }) => volume),
+    ).toEqual([cubicInches(13.5), cubicInches(18)]);
+    const kinds = (line: string) =>
+      new Set(
+        chooseBoxes(boxOf(line), nec, partsOf(nec, NEW_KIT), {}, NEW_KIT).fits.map(({ part }) => part.form),
+      );
+    expect(kinds('18 in3 plastic, 12/2')).not.toContain('masonry');
+    expect(kinds('box masonry-2.5 masonry, 12/2')).toContain('masonry');
   });
 
   test.each([

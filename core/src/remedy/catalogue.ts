@@ -145,7 +145,13 @@ export const TYPICAL_BOXES: readonly BoxPart[] = [
   },
 ];
 
+/** Least depth of the cast boxes, which their codes do not tell: NEC Table 314.16(A), from memory. */
+const CAST_DEPTH: Readonly<Partial<Record<StandardBox['shape'], number>>> = { fs: 1.75, fd: 2.375 };
+
 const SHAPE_FORM: Readonly<Partial<Record<StandardBox['shape'], Form>>> = {
+  masonry: 'masonry',
+  fs: 'surface',
+  fd: 'surface',
   square: 'square',
   octagon: 'round',
   device: 'device-box',
@@ -153,8 +159,9 @@ const SHAPE_FORM: Readonly<Partial<Record<StandardBox['shape'], Form>>> = {
 
 function listed(box: StandardBox, edition: Edition): BoxPart[] {
   const form = SHAPE_FORM[box.shape];
-  const depth = depthOfCode(box.code, edition);
-  if (form === undefined || depth === null) return [];
+  const cast = CAST_DEPTH[box.shape];
+  const depth = cast === undefined ? depthOfCode(box.code, edition) : inches(cast);
+  if (form === undefined || depth === null || box.multipleCover) return [];
   const wide = box.code.startsWith('411') ? 4.6875 : form === 'device-box' ? 2 : 4;
   return [
     {
@@ -183,7 +190,7 @@ export function catalogueOf(edition: Edition): BoxPart[] {
   );
 }
 
-/** Rings, extensions and surface starters. */
+/** Rings, extensions, extenders and surface starters. */
 export function addedParts(edition: Edition): AddPart[] {
   const table = ['4sq-1.5', '4sq-2.125', 'oct-1.5']
     .map((code) => standardBox(edition, code))
@@ -207,6 +214,16 @@ export function addedParts(edition: Edition): AddPart[] {
       volume: cubicInches(3.5),
       on: ['square'],
       depth: inches(0.625),
+      surface: false,
+    },
+    {
+      // It cures a box that sits back in the wall; unmarked it adds no volume.
+      id: 'extender',
+      name: 'box extender, unmarked',
+      part: 'ext',
+      volume: cubicInches(0),
+      on: ['device-box', 'square', 'round'],
+      depth: inches(0.5),
       surface: false,
     },
     {

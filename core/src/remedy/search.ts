@@ -10,7 +10,7 @@ import type { Edition } from '../edition/index.ts';
 import type { Amount } from '../fill/amount.ts';
 import { type Tally, tally } from '../fill/tally.ts';
 import { allowancesLeft } from '../fill/verdict.ts';
-import type { BoxPart } from './catalogue.ts';
+import type { AddPart, BoxPart } from './catalogue.ts';
 import { addCosts, type Proposal, type Step, weigh, type Weights } from './remedy.ts';
 import { stepsFor } from './steps.ts';
 
@@ -26,6 +26,8 @@ export interface SearchOptions {
   readonly weights: Weights;
   /** Boxes at hand; an empty list is an empty truck. */
   readonly boxes?: readonly BoxPart[];
+  /** Rings, extensions and starters at hand. */
+  readonly added?: readonly AddPart[];
   /** Looked for also where the box is legal: to get the spare allowances one wants. */
   readonly forSpare?: boolean;
 }
@@ -103,7 +105,7 @@ export function findRemedies(
   box: BoxDocument,
   edition: Edition,
   counted: Tally,
-  { weights, boxes, forSpare = false }: SearchOptions,
+  { weights, boxes, added, forSpare = false }: SearchOptions,
 ): Remedies {
   const notes: string[] = [];
   const spareNow = allowancesLeft(counted)?.count ?? -1;
@@ -114,6 +116,7 @@ export function findRemedies(
   const steps = stepsFor(box, {
     edition,
     ...(boxes === undefined ? {} : { boxes }),
+    ...(added === undefined ? {} : { added }),
     ...(room === undefined ? {} : { room }),
   });
   const known = violations(checkBox(box, edition, counted).findings);

@@ -5,7 +5,7 @@ import { DEVICES } from '../box/words.ts';
 import type { Edition } from '../edition/index.ts';
 import { printLength } from '../quantity/length.ts';
 import { showVolume } from '../quantity/volume.ts';
-import { addedParts, type BoxPart, catalogueOf, volumeWritten } from './catalogue.ts';
+import { type AddPart, addedParts, type BoxPart, catalogueOf, volumeWritten } from './catalogue.ts';
 import type { Step } from './remedy.ts';
 
 /** What the search may use beside the box itself. */
@@ -13,6 +13,8 @@ export interface Means {
   readonly edition: Edition;
   /** Boxes the person has or can get; without it, the catalogue. */
   readonly boxes?: readonly BoxPart[];
+  /** Rings, extensions and starters the person has or can get; without it, the catalogue. */
+  readonly added?: readonly AddPart[];
   /** Depth of the wall cavity less what stands behind the box, in nm; undefined where it is not known. */
   readonly room?: number;
 }
@@ -23,6 +25,8 @@ const isCable = (item: Item): item is ItemOf<'cable'> => item.kind === 'cable';
 export function canReplace(box: BoxDocument, part: BoxPart, room: number | undefined): boolean {
   const { gangs, form, mount } = box.shell;
   if (part.gangs < gangs) return false;
+  // A box for masonry or for the surface takes the place of its own kind only.
+  if ((part.form === 'masonry' || part.form === 'surface') && part.form !== form) return false;
   if (room !== undefined && part.depth > room) return false;
   if (mount !== undefined && !part.mounts.includes(mount)) {
     // New work takes any; in a finished wall only an old-work box can be cut in.
@@ -92,9 +96,10 @@ function boxSteps(box: BoxDocument, { edition, boxes, room }: Means): Step[] {
     });
 }
 
-function volumeSteps(box: BoxDocument, { edition }: Means): Step[] {
+function volumeSteps(box: BoxDocument, { edition, added }: Means): Step[] {
   const { form } = box.shell;
-  return addedParts(edition)
+  return (added ?? addedParts(edition))
+    .filter(({ volume }) => volume > 0)
     .filter((part) => form === undefined || part.on.includes(form))
     .filter(
       (part) =>

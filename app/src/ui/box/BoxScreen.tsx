@@ -7,7 +7,7 @@ import Undo from 'lucide-react-native/icons/undo-2';
 import { useState } from 'react';
 import { ScrollView, useWindowDimensions, View } from 'react-native';
 import { ServerAway } from '../client/api';
-import { editionFor, useBox } from '../client/queries';
+import { editionFor, type ShownBox, useBox } from '../client/queries';
 import { Loading, Notice } from '../parts/Notice';
 import { Button, IconPress } from '../parts/Press';
 import { SaveSign } from '../parts/SaveSign';
@@ -36,6 +36,19 @@ export type Open = { readonly station: Station } | { readonly adder: Adder };
 function openFrom(word: string | undefined): Open {
   if (word !== undefined && word in ADDERS) return { adder: word as Adder };
   return { station: word !== undefined && word in STATIONS ? (word as Station) : 'count' };
+}
+
+/** Whether every joint is made up, and every terminal landed, of the plan that is kept. */
+function stationsMade({ work }: ShownBox['box']): Station[] {
+  if (!work?.plan) return [];
+  const { joints, lands } = work.plan;
+  const made = (ids: readonly string[]) => ids.length > 0 && ids.every((id) => work.made.includes(id));
+  return [
+    ...(made(joints.map(({ id }) => id)) ? (['join'] as const) : []),
+    ...(made(lands.filter(({ at }) => at.startsWith('t:')).map(({ at }) => `land:${at}`))
+      ? (['land'] as const)
+      : []),
+  ];
 }
 
 interface BoxScreenProps {
@@ -156,6 +169,7 @@ export function BoxScreen({ jobId, boxId, first }: BoxScreenProps) {
     ...(box.stage === 'built' ? (['change'] as const) : []),
     ...(counted.verdict === 'legal' && box.box.items.length > 0 ? (['count'] as const) : []),
     ...(counted.verdict === 'legal' && box.seen.remedy.length > 0 ? (['fix'] as const) : []),
+    ...stationsMade(box.box),
   ];
   const station = 'station' in open ? open.station : undefined;
   const adder = 'adder' in open ? open.adder : undefined;

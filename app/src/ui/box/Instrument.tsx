@@ -41,9 +41,11 @@ function LiveVerdict({ box: shown, job }: Pick<InstrumentProps, 'box' | 'job'>) 
   const edition = editionFor(job, box);
   const counted = useMemo(() => tally(box, edition), [box, edition]);
   const { assumptions } = useKit();
+  // How tight it is follows with the drawing: the verdict does not wait for an estimate.
+  const drawn = useDrawnDocument(shown);
   const room = useMemo(
-    () => workRoom(box, edition, counted, assumptions),
-    [box, edition, counted, assumptions],
+    () => workRoom(drawn, edition, tally(drawn, edition), assumptions),
+    [drawn, edition, assumptions],
   );
   return <VerdictBand counted={counted} room={room} />;
 }

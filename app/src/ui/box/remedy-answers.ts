@@ -2,7 +2,7 @@
 import { BoxDocument } from '@dense-pack/core/box/document';
 import { EDITION_IDS, editionOf } from '@dense-pack/core/edition/index';
 import { tally } from '@dense-pack/core/fill/tally';
-import { boxesAtHand, Kit } from '@dense-pack/core/parts/kit';
+import { addsAtHand, boxesAtHand, Kit } from '@dense-pack/core/parts/kit';
 import { findRemedies } from '@dense-pack/core/remedy/search';
 import { z } from 'zod';
 
@@ -26,6 +26,7 @@ export function answerRemedies(question: unknown): RemedyAnswer {
   const { proposals, notes } = findRemedies(box, edition, tally(box, edition), {
     weights: kit.weights,
     boxes: boxesAtHand(edition, kit),
+    added: addsAtHand(edition, kit),
     forSpare: true,
   });
   return {

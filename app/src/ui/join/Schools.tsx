@@ -77,6 +77,10 @@ export function Schools({ schools, onWork }: SchoolsProps) {
           always
           onChoose={(ground) => ground && set({ ground })}
         />
+        <Words size="fine" tone="text-soft">
+          A pigtail serves in every box. A self-grounding yoke wants a bonded metal box (250.146); a yoke
+          bonded through its screws is accepted in Canada.
+        </Words>
         <Choice
           title="Pigtails, in"
           options={[6, 8, 10].map((value) => ({ value, label: String(value) }))}

@@ -112,14 +112,17 @@ export function TryIt({ judged, test, box }: Pick<TryItProps, 'judged' | 'test' 
   );
 }
 
-/** A meter between any two conductors, and a tester held to each. */
+/** A meter between any two conductors or terminals, and a tester held to each. */
 function Probe({ judged, test, box }: Pick<TryItProps, 'judged' | 'test' | 'box'>) {
   const { model, work } = judged;
-  const ends = model.lines.flatMap(({ wires }) => wires.map(({ id }) => id));
+  const ends = [
+    ...model.lines.flatMap(({ wires }) => wires.map(({ id }) => id)),
+    ...model.faces.flatMap(({ terminals }) => terminals.map(({ id }) => id)),
+  ];
   const [from, setFrom] = useState(ends[0]);
   const options = ends.map((value) => ({ value, label: endName(value, box, work).replace(/^the /, '') }));
   return (
-    <Fold title="Meter and tester at each conductor">
+    <Fold title="Meter and tester at every point">
       <View className="gap-2 border-t border-hair p-3">
         <Choice title="One probe on" options={options} value={from} always onChoose={setFrom} />
         {options.map(({ value, label }) => (

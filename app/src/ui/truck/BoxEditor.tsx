@@ -1,7 +1,4 @@
 /** Writing down a box of the truck: what its stamp and a tape measure say. Every field says what it takes. */
-import { printLength, readLength } from '@dense-pack/core/quantity/length';
-import { readVolume } from '@dense-pack/core/quantity/volume';
-import { volumeWritten } from '@dense-pack/core/remedy/catalogue';
 import { TruckBox } from '@dense-pack/core/parts/kit';
 import { FORMS, MATERIALS, MOUNTS } from '@dense-pack/core/box/words';
 import { useState } from 'react';
@@ -11,6 +8,7 @@ import { Field } from '../parts/Field';
 import { Button, Chip } from '../parts/Press';
 import { Words } from '../parts/Words';
 import { setKit, useKit } from './kit';
+import { lengthTyped, several, volumeTyped } from './typed';
 
 /** A box of one's own to begin with. */
 export function newBox(known: readonly TruckBox[]): TruckBox {
@@ -35,16 +33,6 @@ export function newBox(known: readonly TruckBox[]): TruckBox {
 const LENGTHS = { depth: 'Inside depth', width: 'Outside width', height: 'Outside height' } as const;
 type LengthField = keyof typeof LENGTHS;
 
-/** What was typed, in the form a record keeps; as it was where it cannot be read. */
-const lengthTyped = (text: string) => {
-  const read = readLength(text);
-  return read === undefined ? text : printLength(read);
-};
-const volumeTyped = (text: string) => {
-  const read = readVolume(text);
-  return read === undefined ? text : volumeWritten(read.volume);
-};
-
 interface BoxEditorProps {
   readonly box: TruckBox;
   /** It is one of the person’s own or changed already, so it can be taken out again. */
@@ -68,8 +56,6 @@ export function BoxEditor({ box, known, onClose }: BoxEditorProps) {
     setKit({ boxes: [...others, read.data], here });
     onClose();
   };
-  const several = <V extends string>(now: readonly V[], one: V) =>
-    now.includes(one) ? now.filter((other) => other !== one) : [...now, one];
   return (
     <View
       className="gap-3 rounded-card border-2 border-action bg-sheet p-3"

@@ -4,21 +4,18 @@ import { inTruck, partsOf, type TruckBox, truckBoxOf } from '@dense-pack/core/pa
 import { showInches } from '@dense-pack/core/quantity/length';
 import { showVolume } from '@dense-pack/core/quantity/volume';
 import type { BoxPart } from '@dense-pack/core/remedy/catalogue';
-import Check from 'lucide-react-native/icons/square-check';
-import Empty from 'lucide-react-native/icons/square';
-import Pencil from 'lucide-react-native/icons/pencil';
 import Plus from 'lucide-react-native/icons/plus';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Choice } from '../parts/Choice';
 import { Notice } from '../parts/Notice';
-import { Button, IconPress } from '../parts/Press';
+import { Button } from '../parts/Press';
 import { Screen } from '../parts/Screen';
-import { Touch } from '../parts/Touch';
 import { Words } from '../parts/Words';
-import { useColours } from '../theme/theme';
 import { BoxEditor, newBox } from './BoxEditor';
+import { AddedStock } from './AddedStock';
 import { ConnectorStock } from './ConnectorStock';
+import { PartRow } from './PartRow';
 import { setKit, useKit } from './kit';
 
 const SHOW = [
@@ -117,9 +114,16 @@ export function TruckScreen() {
             {parts.map((part) => (
               <PartRow
                 key={part.id}
-                part={part}
+                name={part.name}
+                figures={`${showVolume(part.volume, 'in3')} in³, ${showInches(part.depth)} in deep`}
+                source={
+                  own.has(part.id)
+                    ? 'as you wrote it'
+                    : part.typical
+                      ? 'typical: read the stamp'
+                      : 'code table'
+                }
                 here={kit.here.includes(part.id)}
-                own={own.has(part.id)}
                 onToggle={() => toggle(part.id)}
                 onEdit={() => setEditing(kit.boxes.find(({ id }) => id === part.id) ?? truckBoxOf(part))}
               />
@@ -127,50 +131,12 @@ export function TruckScreen() {
           </View>
         );
       })}
+      <AddedStock />
       <ConnectorStock />
       <Notice title="Typical figures">
         Volumes and depths of boxes that are not of the code’s table are typical, common practice without a
         source: read the stamp, and put right with the pencil what yours says.
       </Notice>
     </Screen>
-  );
-}
-
-interface PartRowProps {
-  readonly part: BoxPart;
-  readonly here: boolean;
-  readonly own: boolean;
-  readonly onToggle: () => void;
-  readonly onEdit: () => void;
-}
-
-function PartRow({ part, here, own, onToggle, onEdit }: PartRowProps) {
-  const colours = useColours();
-  const Box = here ? Check : Empty;
-  const figures = `${showVolume(part.volume, 'in3')} in³, ${showInches(part.depth)} in deep`;
-  const source = own ? 'as you wrote it' : part.typical ? 'typical: read the stamp' : 'code table';
-  return (
-    <View className="flex-row items-center border-t border-hair">
-      <Touch
-        role="checkbox"
-        aria-checked={here}
-        aria-label={`${part.name}, ${figures}`}
-        className="min-h-[56px] min-w-0 flex-1 flex-row items-center gap-3 px-3 py-1 active:opacity-70"
-        onPress={onToggle}
-      >
-        <Box size={26} color={here ? colours.legal : colours.ink} aria-hidden />
-        <View className="min-w-0 flex-1">
-          <Words strong={here}>{part.name}</Words>
-          <Words size="fine" tone="text-soft">
-            {`${figures}; ${source}`}
-          </Words>
-        </View>
-      </Touch>
-      <IconPress
-        label={`Change ${part.name}, ${showVolume(part.volume, 'in3')} in³`}
-        icon={Pencil}
-        onPress={onEdit}
-      />
-    </View>
   );
 }

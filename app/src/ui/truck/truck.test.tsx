@@ -48,6 +48,38 @@ test('what the truck lacks is said: empty, or ticked and unknown', () => {
   expect(kitNow().here).toEqual([]);
 });
 
+test('a ring is ticked, put right, and a part of one’s own written down', () => {
+  render(<TruckScreen />);
+  fireEvent.press(screen.getByText('Rings, extensions and starters'));
+  fireEvent.press(screen.getByLabelText('marked plaster ring, 3.50 in³'));
+  expect(kitNow().here).toEqual(['ring-3-5']);
+  fireEvent.press(screen.getByLabelText('Change marked plaster ring, 3.50 in³'));
+  fireEvent.changeText(screen.getByLabelText('Volume marked on it, in³ or mL'), 'some');
+  fireEvent.press(screen.getByText('Keep this part'));
+  expect(screen.getByTestId('problem')).toHaveTextContent(/write a volume with its unit/);
+  fireEvent.changeText(screen.getByLabelText('Volume marked on it, in³ or mL'), '4.2');
+  fireEvent.press(screen.getByText('Keep this part'));
+  expect(kitNow().adds).toMatchObject([{ id: 'ring-3-5', volume: '4.2 in3' }]);
+  fireEvent.press(screen.getByText('A part of your own'));
+  fireEvent.changeText(screen.getByLabelText('Name of the part'), 'deep extension');
+  fireEvent.changeText(screen.getByLabelText('Volume marked on it, in³ or mL'), '9');
+  fireEvent.press(screen.getByText('Keep this part'));
+  expect(kitNow().adds.map(({ name }) => name)).toEqual(['marked plaster ring', 'deep extension']);
+  fireEvent.press(screen.getByLabelText('Change deep extension, 9.00 in³'));
+  fireEvent.press(screen.getByText('As before'));
+  expect(kitNow().here).toEqual(['ring-3-5']);
+});
+
+test('a connector is plenty, or so many', () => {
+  render(<TruckScreen />);
+  fireEvent.press(screen.getByText('Connectors'));
+  fireEvent.press(screen.getByLabelText('plenty: twist-on M'));
+  fireEvent.press(screen.getByLabelText('One fewer: twist-on M'));
+  expect(kitNow().connectors).toEqual({ 'twist-m': 9 });
+  fireEvent.press(screen.getByLabelText('plenty: twist-on M'));
+  expect(kitNow().connectors).toEqual({});
+});
+
 test('weights and assumptions are changed a step at a time, within their range, and come back', () => {
   render(<KitSettings />);
   fireEvent.press(screen.getByText('How remedies are weighed'));

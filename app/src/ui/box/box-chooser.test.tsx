@@ -1,0 +1,61 @@
+/** Choosing another box by touch: two side by side, what is wished for, one picked by hand. Invented plans. */
+import { editionOf } from '@dense-pack/core/edition/index';
+import { tally } from '@dense-pack/core/fill/tally';
+import { NEW_KIT } from '@dense-pack/core/parts/kit';
+import { readCountLine } from '@dense-pack/core/shorthand/read';
+import { act, fireEvent, render, screen, within } from '@testing-library/react-native';
+import { setKit } from '../truck/kit';
+import { BoxChooser } from './BoxChooser';
+
+const edition = editionOf('nec2023');
+const taken = jest.fn();
+beforeEach(() => {
+  taken.mockClear();
+  act(() => setKit(NEW_KIT));
+});
+
+function show(line: string) {
+  const read = readCountLine(line);
+  if (!read.ok) throw new Error(read.error.expected);
+  render(<BoxChooser box={read.box} edition={edition} onTake={taken} />);
+}
+
+test('the smallest legal box and the one for working room stand side by side; taking one says why', () => {
+  show('34 in3 plastic 2-gang new-work device-box, 6x 14/2, 2x switch');
+  const suggestions = screen.getAllByTestId('suggestion');
+  expect(suggestions.length).toBeGreaterThan(0);
+  for (const one of suggestions) expect(within(one).getByText('Legal')).toBeTruthy();
+  const last = suggestions.at(-1);
+  if (!last) throw new Error('nothing is suggested');
+  fireEvent.press(within(last).getByText('Take it'));
+  const [fixed, words] = taken.mock.calls[0] as [Parameters<typeof tally>[0], string[]];
+  expect(tally(fixed, edition).verdict).toBe('legal');
+  expect(words.join(' ')).toMatch(/^Replace the box: .* Why: /);
+});
+
+test('what cannot hold the plan is shown over; where none can, that is said', () => {
+  show('18 in3 plastic new-work device-box, 3x 12/2, duplex');
+  expect(screen.getAllByText('over').length).toBeGreaterThan(0);
+  fireEvent.press(screen.getByText('What the box must be'));
+  fireEvent.press(within(screen.getByLabelText('Depth the wall leaves, in')).getByText('1¹⁄₂'));
+  fireEvent.press(within(screen.getByLabelText('Made of')).getByText('plastic'));
+  expect(screen.getByText('No box of this choice is legal')).toBeTruthy();
+  expect(screen.getByText(/too deep for the wall/)).toBeTruthy();
+});
+
+test('one picked by hand is set beside the others and can be taken', () => {
+  show('18 in3 plastic new-work device-box, 12/2, duplex');
+  const tiles = screen.getAllByText('22.50 in³ ');
+  fireEvent.press(tiles[0] ?? screen.getByText('Picked'));
+  expect(screen.getByText('Picked')).toBeTruthy();
+  const picked = screen.getAllByTestId('suggestion').find((one) => within(one).queryByText('Picked'));
+  if (!picked) throw new Error('nothing is picked');
+  fireEvent.press(within(picked).getByText('Take it'));
+  expect(taken.mock.calls[0]?.[1]).toContain('Why: picked by hand.');
+});
+
+test('an empty truck offers nothing, and says so', () => {
+  act(() => setKit({ only: true }));
+  show('18 in3 plastic new-work device-box, 3x 12/2, duplex');
+  expect(screen.getByText(/look beyond the truck/)).toBeTruthy();
+});
