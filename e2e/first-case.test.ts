@@ -46,7 +46,7 @@ describe.each([
     await hand.touch('Add 12/2');
     await hand.sees('verdict', 'Over by 2.25 in³');
     await hand.sees('fill', '20.25');
-    await hand.touch('Count');
+    await hand.touch('Count[role="tab"]');
     await hand.shows('tape-line', [
       '6 conductors entering, 12 AWG314.16(B)(1)6 × 2.2513.50',
       'Duplex receptacle314.16(B)(4)2 × 2.254.50',

@@ -81,7 +81,8 @@ export class World {
   }
 }
 
-const PATIENCE_MS = 8000;
+/** Two files run at once: a page may be kept waiting by the other's. */
+const PATIENCE_MS = 15_000;
 
 /** A person's hand on a page: finds by the words they see, and counts its touches. */
 export class Hand {

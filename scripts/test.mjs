@@ -44,7 +44,9 @@ for (const part of ['core', 'server', 'app', 'e2e']) check(`types of ${part}`, '
 check('dead code', 'npx', ['knip']);
 tests('unit', ['--selectProjects', 'core', 'server', 'bin', 'app']);
 ensureApp();
-tests('browser', ['--selectProjects', 'e2e', '--runInBand']);
+// Each file has a server and a browser of its own; what is timed runs alone.
+tests('browser', ['--selectProjects', 'e2e', '--maxWorkers=2', '--testPathPattern', 'e2e/(?!speed)']);
+tests('speed', ['--selectProjects', 'e2e', '--runInBand', '--testPathPattern', 'e2e/speed']);
 
 console.log(`${passed} passed, ${failed} failed`);
 process.exit(failed === 0 && passed > 0 ? 0 : 1);
