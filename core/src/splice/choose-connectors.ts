@@ -39,15 +39,19 @@ const grouped = (sizes: readonly Size[]): Group => {
 const flat = (group: Group): Size[] =>
   group.flatMap(([size, count]) => Array.from({ length: count }, () => size));
 
-/** Every way to take some of a group. */
-function takings(group: Group): Group[] {
-  return group.reduce<Group[]>(
-    (taken, [size, count]) =>
-      taken.flatMap((before) =>
-        Array.from({ length: count + 1 }, (_, nth) => [...before, [size, nth] as const]),
-      ),
-    [[]],
-  );
+/** Up to so many ends every way to divide them is tried; beyond, connectors in a row are filled. */
+const EVERY_UP_TO = 8;
+
+/** Cheaper ways to make one joint, one for each choice of connectors. */
+type Found = Map<string, Way>;
+
+function keep(found: Found, way: Way): void {
+  const key = way.parts
+    .map(({ kind }) => kind)
+    .sort()
+    .join();
+  const known = found.get(key);
+  if (!known || known.cost > way.cost) found.set(key, way);
 }
 
 /**
@@ -62,42 +66,62 @@ export function waysOf(
   short = false,
 ): Way[] {
   const jumper = sizes.reduce<Size>((most, size) => (size < most ? size : most), 18);
-  const found = new Map<string, Way>();
-  const grow = (left: Group, before: Way['parts'], cost: number, most: number) => {
+  const known = new Map<string, Found>();
+
+  /** Ways for what is left, in at most so many connectors, the first of them joined to one before. */
+  const solve = (left: Group, joined: boolean, most: number): Found => {
+    const key = `${left.map(([size, count]) => `${count}x${size}`).join()}|${joined ? 'j' : ''}|${most}`;
+    const before = known.get(key);
+    if (before) return before;
+    const found: Found = new Map();
     const rest = flat(left);
-    const joined: Size[] = before.length > 0 ? [jumper] : [];
-    for (const kind of kinds) {
-      const total = cost + costOf(kind, preferred);
-      if (holds(kind, [...rest, ...joined], grounds)) {
-        const parts = [...before, { kind: kind.id, sizes: rest }];
-        const key = parts
-          .map((one) => one.kind)
-          .sort()
-          .join();
-        const known = found.get(key);
-        if (!known || known.cost > total) found.set(key, { parts, cost: total });
-      }
-      if (before.length + 1 >= most) continue;
-      for (const taking of takings(left)) {
-        const some = flat(taking);
-        if (some.length === 0 || some.length === rest.length) continue;
-        if (!holds(kind, [...some, ...joined, jumper], grounds)) continue;
-        const after = left.map(([size, count], nth) => [size, count - (taking[nth]?.[1] ?? 0)] as const);
-        // Each jumper is a part as well.
-        grow(
-          after.filter(([, count]) => count > 0),
-          [...before, { kind: kind.id, sizes: some }],
-          total + PART,
-          most,
-        );
-      }
+    const link: Size[] = joined ? [jumper] : [];
+    for (const kind of kinds)
+      if (holds(kind, [...rest, ...link], grounds))
+        keep(found, { parts: [{ kind: kind.id, sizes: rest }], cost: costOf(kind, preferred) });
+    if (most > 1 && (found.size === 0 || short))
+      for (const kind of kinds)
+        for (const taking of takings(left, rest.length, (some) =>
+          holds(kind, [...some, ...link, jumper], grounds),
+        )) {
+          const after = left
+            .map(([size, count], nth) => [size, count - (taking[nth]?.[1] ?? 0)] as const)
+            .filter(([, count]) => count > 0);
+          const part = { kind: kind.id, sizes: flat(taking) };
+          // Each jumper is a part as well.
+          for (const way of solve(after, true, most - 1).values())
+            keep(found, { parts: [part, ...way.parts], cost: costOf(kind, preferred) + PART + way.cost });
+        }
+    // From plenty only the cheapest matters.
+    if (!short && found.size > 1) {
+      const [best] = [...found.values()].sort((a, b) => a.cost - b.cost);
+      found.clear();
+      if (best) keep(found, best);
     }
+    known.set(key, found);
+    return found;
   };
   for (let most = 1; most <= IN_A_ROW; most += 1) {
-    grow(grouped(sizes), [], 0, most);
-    if (found.size > 0 && !(short && most < 2)) break;
+    const found = solve(grouped(sizes), false, most);
+    if (found.size > 0 && !(short && most < 2)) return [...found.values()].sort((a, b) => a.cost - b.cost);
   }
-  return [...found.values()].sort((a, b) => a.cost - b.cost);
+  return [];
+}
+
+/** Some of a group that fit, and leave something; of a large joint only as many as fit. */
+function takings(group: Group, total: number, fits: (sizes: readonly Size[]) => boolean): Group[] {
+  const all = group.reduce<Group[]>(
+    (taken, [size, count]) =>
+      taken.flatMap((before) =>
+        Array.from({ length: count + 1 }, (_, nth) => [...before, [size, nth] as const]),
+      ),
+    [[]],
+  );
+  const many = (taking: Group) => taking.reduce((sum, [, count]) => sum + count, 0);
+  const able = all.filter((taking) => many(taking) > 0 && many(taking) < total && fits(flat(taking)));
+  if (total <= EVERY_UP_TO) return able;
+  const most = Math.max(0, ...able.map(many));
+  return able.filter((taking) => many(taking) === most);
 }
 
 type Joint = Wiring['joints'][number];

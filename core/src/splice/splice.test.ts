@@ -3,6 +3,8 @@
  * to 5×12, 5 × 14 under an L, 3 × 14 under an M), common practice; conductor areas NEC chapter 9, Table 8, from
  * memory. The optimum is compared with javascript-lp-solver, an integer-programming solver.
  */
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import fc from 'fast-check';
 import solver from 'javascript-lp-solver';
 import { Schools, WorkPlan } from '../box/work.ts';
@@ -10,7 +12,7 @@ import { editionOf, type Size } from '../edition/index.ts';
 import { tally } from '../fill/tally.ts';
 import { boxOf, LAYOUTS } from '../tests/layouts.ts';
 import { cheapest, chooseConnectors, costOf, waysOf } from './choose-connectors.ts';
-import { CONNECTORS, holds } from './connectors.ts';
+import { CONNECTORS, FAMILIES, holds, STRIP } from './connectors.ts';
 import { partsOf, sumParts } from './cut-list.ts';
 import { withConnectors } from './recount.ts';
 import { suggestWork, workOf } from './suggest.ts';
@@ -374,4 +376,18 @@ describe('the fill with the connectors of the plan', () => {
     const american = { ...box, edition: 'nec2023' as const };
     expect(tally(withConnectors(american, work, plan.wiring), nec).fill).toBe(tally(american, nec).fill);
   });
+});
+
+test('docs/joining.md says of every connector what the planner uses', () => {
+  const page = readFileSync(join(__dirname, '../../../docs/joining.md'), 'utf8');
+  for (const { name, family, least, most, smallest, largest, ports } of CONNECTORS) {
+    const row = page
+      .split('\n')
+      .find((line) => line.startsWith(`| ${ports === undefined ? name : `${FAMILIES[family]},`}`));
+    expect([name, row]).toEqual([name, expect.stringContaining(`${smallest} to ${largest}`)]);
+    if (least && most)
+      expect(row).toMatch(new RegExp(`${least[0]} × ${least[1]}\\s*\\|\\s*${most[0]} × ${most[1]}`));
+  }
+  for (const strip of Object.values(STRIP))
+    expect(page).toContain(strip.split(',')[0]?.replace('by the gauge on the device', 'gauge'));
 });

@@ -201,7 +201,11 @@ export function checkWiring(
     const tabbed =
       twin && face && !wiring.broken.includes(`${face.key}:${twin.tab ?? ''}`) && places.has(twin.id);
     // A yoke on a bonded metal box is its own ground.
-    const byYoke = signal === 'G' && isMetal(box) && work.schools.ground !== 'pigtail';
+    const school = work.schools.ground;
+    const byYoke =
+      signal === 'G' &&
+      isMetal(box) &&
+      (school === 'self-grounding' || (school === 'yoke' && edition.code === 'CEC'));
     const none = signal === 'G' && ![...wires.values()].some((wire) => wire.signal === 'G');
     if (!tabbed && !byYoke && !none)
       add('empty', 'violation', '110.14', `Nothing lands on ${name(id)}.`, [id]);
