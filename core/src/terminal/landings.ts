@@ -3,8 +3,8 @@ import type { Wiring } from '../box/work.ts';
 import { STRIP } from '../splice/connectors.ts';
 import type { Face, Terminal } from '../splice/faces.ts';
 
-/** Torque: what is marked on the device. Common practice, no source, where none is marked: 14 to 18 in·lb. */
-export const TORQUE = 'as marked on the device; typical 14–18 in·lb, check the marking (110.14(D))';
+/** Torque: what is marked on the device. Common practice, no source, where none is marked: 14 to 18 in-lb. */
+export const TORQUE = 'as marked on the device; typical 14–18 in-lb, check the marking (110.14(D))';
 
 export interface TerminalLanding {
   readonly terminal: Terminal;
