@@ -56,7 +56,7 @@ export function FaceCard({ box, judged, face, onTick }: FaceCardProps) {
               ? 'nothing'
               : end.startsWith('p:')
                 ? `pigtail from joint ${nth + 1}`
-                : endName(end, box, work);
+                : `${endName(end, box, work)}${wiring.marked.includes(end) ? ', marked as a hot' : ''}`;
         const row = (
           <>
             {end !== undefined || joint !== undefined ? (

@@ -112,6 +112,12 @@ test('Land names what goes where, what the tab feeds, and keeps the ticks', () =
   expect(now.work?.made).toEqual(['land:t:i3.0:brass-top']);
 });
 
+test('Land says of a white used as a hot that it is marked, and that it is the supply', () => {
+  render(<Station line="18 in3 plastic, 14/2 loop, switch" of="land" />);
+  expect(screen.getByText('line: the white of 14/2 loop, marked as a hot')).toBeTruthy();
+  expect(screen.getByText('load: the black of 14/2 loop')).toBeTruthy();
+});
+
 test('edits of a wiring by hand lose no end', () => {
   const box = boxOf(SWITCHES);
   const { model } = judge(box, '5', edition, NEW_KIT, 'found');
