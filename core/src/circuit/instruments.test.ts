@@ -238,6 +238,41 @@ describe('mistakes of section 19, entered as found', () => {
   });
 });
 
+test('with a breaker off its circuit is dead and the other goes on; joined circuits are told', () => {
+  const { box, work } = layoutOf('two switches on two circuits');
+  const { wiring } = synthesise(box, work, nec);
+  const model = buildModel(box, work, wiring);
+  const positions = { 'i3.0': 1, 'i3.1': 1 };
+  const live = (off: string[]) => {
+    const test = bench(model, work, { positions, off });
+    return ['w:i2.0:black', 'w:i2.1:black'].map((end) => test.at(end).volts === 120);
+  };
+  expect([live([]), live(['a']), live(['b']), live(['a', 'b'])]).toEqual([
+    [true, true],
+    [false, true],
+    [true, false],
+    [false, false],
+  ]);
+  // The feeds exchanged at the switches: each light works, by the wrong breaker.
+  const exchanged: Wiring = {
+    ...wiring,
+    lands: wiring.lands.map((land) => ({
+      ...land,
+      end:
+        land.end === 'w:i1.0:black'
+          ? 'w:i1.1:black'
+          : land.end === 'w:i1.1:black'
+            ? 'w:i1.0:black'
+            : land.end,
+    })),
+  };
+  const words = prove(buildModel(box, work, exchanged), work)
+    .faults.map((fault) => fault.words)
+    .join('\n');
+  expect(words).toMatch(/stays live with the breaker of circuit 1 off/);
+  expect(words).toMatch(/is fed by circuit 2 and is meant for circuit 1/);
+});
+
 test('under the CEC a 14 AWG ground pigtail on 20 A is allowed (Table 16, from memory)', () => {
   const { box, work } = layoutOf('receptacle in the middle of a run');
   const { wiring } = synthesise(box, work, nec);

@@ -122,6 +122,7 @@ export function prove(model: Model, work: WorkPlan): Proof {
     }
   }
   for (const guard of model.guards) checkGuard(guard.of, guard.name);
+  if (work.circuits.length > 1) for (const { id } of work.circuits) checkBreaker(id);
   const list = [...faults.values()];
   return { faults: list, states: all.length, good: list.length === 0 };
 
@@ -202,6 +203,28 @@ export function prove(model: Model, work: WorkPlan): Proof {
       if (one.of === without) continue;
       if (!state.potentials(one.node).includes('G'))
         add(code, say(one), [...(without === undefined ? [] : [without]), one.node]);
+    }
+  }
+
+  /** With a breaker off all of its circuit is dead, and all of the others goes on. */
+  function checkBreaker(id: string): void {
+    const positions = Object.fromEntries(model.switches.map(({ id: one }) => [one, 1]));
+    const [on, off] = [at({ positions }), at({ positions, off: [id] })];
+    for (const point of model.points) {
+      if (point.doubled) continue;
+      const [before, after] = [fedFrom(on, point), fedFrom(off, point)];
+      if (point.circuit === id && after !== undefined)
+        add('wrong-circuit', `${cap(point.name)} stays live with the breaker of ${circuit(id)} off.`, [
+          point.of,
+          point.hot,
+          id,
+        ]);
+      if (point.circuit !== id && before !== undefined && after === undefined)
+        add(
+          'wrong-circuit',
+          `${cap(point.name)} goes dead with the breaker of ${circuit(id)}, and is meant for another.`,
+          [point.of, point.hot, id],
+        );
     }
   }
 

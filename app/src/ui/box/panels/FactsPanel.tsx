@@ -40,6 +40,7 @@ const LENGTHS = [
   ['support', 'Nearest support, in', inches('4', '8', '12', '18')],
   ['edge', 'Hole to the stud’s face, in', inches('0.5', '1', '1.25', '1.5')],
   ['cavity', 'Depth of the wall cavity, in', inches('2.5', '3.5', '4', '5.5')],
+  ['behind', 'What stands behind the box, in', inches('0', '0.5', '0.75', '1.5', '2.5')],
 ] as const satisfies readonly (readonly [keyof Site, string, ReturnType<typeof inches>])[];
 
 export function FactsPanel({ box, onChange }: FactsPanelProps) {
