@@ -6,7 +6,6 @@ import type { BoxDocument } from '../box/document.ts';
 import type { Wiring, WorkPlan } from '../box/work.ts';
 import { type Line, linesOf, neutralOf, type Wire } from '../splice/ends.ts';
 import { type Face, facesOf, RECEPTACLES, SINGLE_POLE } from '../splice/faces.ts';
-import { lineName } from '../splice/needs.ts';
 import { BOX_SCREW, isArmored, isMetal } from '../splice/synthesise.ts';
 
 /** Something that connects or not by its position. */
@@ -225,8 +224,7 @@ export function buildModel(box: BoxDocument, work: WorkPlan, wiring: Wiring): Mo
 
   /** What stands at the far end of a cable. */
   function farEnd(line: Line): void {
-    const { run, wires, key, item } = line;
-    const name = lineName(line);
+    const { run, wires, key, item, name } = line;
     const wire = (colour: Wire['colour']) => wires.find((one) => one.colour === colour)?.id;
     const ground = wires.find(({ colour }) => colour === 'bare' || colour === 'green')?.id;
     const carrying = (test: (signal: string) => boolean) => wires.find(({ signal }) => test(signal))?.id;

@@ -36,6 +36,10 @@ export interface Line {
   readonly item: Item;
   readonly run: Run;
   readonly wires: readonly Wire[];
+  /** Its label, or what it is made of and does; like ones are numbered. */
+  readonly name: string;
+  /** The name as it stands in a sentence: a label is the person’s own words and is quoted. */
+  readonly quoted: string;
 }
 
 /** Signals: what a conductor or terminal carries. Two with the same signal belong together. */
@@ -223,10 +227,51 @@ export function piecesOf(box: BoxDocument): Piece[] {
   });
 }
 
+type Unnamed = Omit<Line, 'name' | 'quoted'>;
+
+const DOES: Readonly<Record<Run['does'], string>> = {
+  feed: 'feed',
+  out: 'feed-out',
+  leg: 'load',
+  'loop-out': 'switch loop',
+  'loop-in': 'loop',
+  travelers: 'travelers',
+  spare: 'spare',
+};
+
+const labelOf = ({ item, run }: Unnamed) => run.name ?? ('label' in item ? item.label : undefined);
+
+function callOf(line: Unnamed): string {
+  const { item, run } = line;
+  const label = labelOf(line);
+  if (label) return label;
+  if (item.kind === 'fixture') return 'luminaire';
+  return `${item.kind === 'cable' ? `${item.size}/${item.conductors}` : 'raceway'} ${DOES[run.does]}`;
+}
+
+/** Numbers the names that stand more than once: a joint must say which of two like pieces it means. */
+export function numbered(names: readonly string[]): string[] {
+  const seen = new Map<string, number>();
+  return names.map((name) => {
+    const nth = (seen.get(name) ?? 0) + 1;
+    seen.set(name, nth);
+    return names.filter((one) => one === name).length > 1 ? `${name} ${nth}` : name;
+  });
+}
+
 /** Every run with its conductors. A piece without a run is a spare. */
 export function linesOf(box: BoxDocument, work: WorkPlan): Line[] {
+  const lines = unnamedLines(box, work);
+  const names = numbered(lines.map(callOf));
+  return lines.map((line, at): Line => {
+    const name = names[at] ?? '';
+    return { ...line, name, quoted: labelOf(line) ? `“${name}”` : name };
+  });
+}
+
+function unnamedLines(box: BoxDocument, work: WorkPlan): Unnamed[] {
   const alone = box.items.some((item) => item.kind === 'ground');
-  return piecesOf(box).flatMap(({ key, item }): Line[] => {
+  return piecesOf(box).flatMap(({ key, item }): Unnamed[] => {
     // Raceway conductors may be several runs: `i5.0`, `i5.1` … each with its wires.
     const runs =
       item.kind === 'conductors'
@@ -234,7 +279,7 @@ export function linesOf(box: BoxDocument, work: WorkPlan): Line[] {
         : work.runs.filter(({ of }) => of === key);
     const told: readonly Run[] =
       runs.length > 0 ? runs : [{ of: key, does: 'spare', circuits: [], hots: [] }];
-    return told.map((run): Line => {
+    return told.map((run): Unnamed => {
       const colours = insulatedOf(item, run);
       const loads = loadsOf(run, colours, work);
       const wires = colours.map((colour): Wire => {

@@ -7,7 +7,7 @@ import type { BoxDocument, ItemOf } from '../box/document.ts';
 import { DEVICES, type DeviceName } from '../box/words.ts';
 import type { DeviceWork, WorkPlan } from '../box/work.ts';
 import type { Size } from '../edition/index.ts';
-import { circuitOf, GROUND, hotSignal, neutralOf, travelerPair } from './ends.ts';
+import { circuitOf, GROUND, hotSignal, neutralOf, numbered, travelerPair } from './ends.ts';
 
 export type Metal = 'brass' | 'silver' | 'green' | 'dark' | 'lead';
 
@@ -207,15 +207,10 @@ export function devicePieces(box: BoxDocument): { key: string; item: ItemOf<'dev
 /** Every device with its face. A device without work takes circuit a. */
 export function facesOf(box: BoxDocument, plan: WorkPlan): Face[] {
   const pieces = devicePieces(box);
-  const names = new Map<string, number>();
-  for (const { item } of pieces) names.set(item.device, (names.get(item.device) ?? 0) + 1);
-  const seen = new Map<string, number>();
-  return pieces.map(({ key, item }): Face => {
+  const titles = numbered(pieces.map(({ item }) => item.label ?? DEVICES[item.device]));
+  return pieces.map(({ key, item }, at): Face => {
     const work = plan.devices.find(({ of }) => of === key) ?? { of: key, circuit: 'a' };
     const { made, broken } = terminalsOf(item, work, plan);
-    const nth = (seen.get(item.device) ?? 0) + 1;
-    seen.set(item.device, nth);
-    const several = (names.get(item.device) ?? 0) > 1;
     return {
       key,
       item,
@@ -223,7 +218,7 @@ export function facesOf(box: BoxDocument, plan: WorkPlan): Face[] {
       size: item.size,
       terminals: made.map((one) => ({ ...one, id: `t:${key}:${one.name}` })),
       broken,
-      title: item.label ?? `${DEVICES[item.device]}${several ? ` ${nth}` : ''}`,
+      title: titles[at] ?? DEVICES[item.device],
     };
   });
 }

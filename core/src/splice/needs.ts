@@ -24,15 +24,6 @@ export const nameOfCircuit = (work: WorkPlan, id: string): string => {
   return name ? `circuit ${name}` : `circuit ${id.toUpperCase()}`;
 };
 
-/** The name of a run on the screen and in sentences. */
-export function lineName({ item, run }: Pick<Line, 'item' | 'run'>): string {
-  const label = run.name ?? ('label' in item ? item.label : undefined);
-  if (label) return label;
-  if (item.kind === 'fixture') return 'luminaire';
-  const made = item.kind === 'cable' ? `${item.size}/${item.conductors}` : 'raceway';
-  return `${made} ${{ feed: 'feed', out: 'feed-out', leg: 'to the load', 'loop-out': 'to the switch', 'loop-in': 'loop', travelers: 'travelers', spare: 'spare' }[run.does]}`;
-}
-
 /** Whether a run brings the neutral of its circuit from the panel’s side. */
 function bringsNeutral({ run, wires }: Line): boolean {
   if (run.does === 'feed') return true;
@@ -104,7 +95,7 @@ export function obstaclesOf(box: BoxDocument, work: WorkPlan): Obstacle[] {
       )
         add(
           'thin-conductor',
-          `${lineName(line)}: ${line.item.kind === 'barrier' ? '' : 'size' in line.item ? line.item.size : ''} AWG on the ${breaker} A breaker of ${nameOfCircuit(work, id)} wants ${least} AWG: a smaller breaker, or larger cable.`,
+          `${line.quoted}: ${line.item.kind === 'barrier' ? '' : 'size' in line.item ? line.item.size : ''} AWG on the ${breaker} A breaker of ${nameOfCircuit(work, id)} wants ${least} AWG: a smaller breaker, or larger cable.`,
           [line.key],
           SMALLEST_CONDUCTOR.section,
         );
@@ -118,15 +109,15 @@ export function obstaclesOf(box: BoxDocument, work: WorkPlan): Obstacle[] {
     if (insulated < needed)
       add(
         'few-conductors',
-        `${lineName(line)} has ${insulated} insulated conductors and must carry ${needed}: run a cable with more.`,
+        `${line.quoted} has ${insulated} insulated conductors and must carry ${needed}: run a cable with more.`,
         [key],
       );
     if ((run.does === 'out' || run.does === 'leg' || run.does === 'loop-in') && run.hots.length === 0)
-      add('no-hot', `${lineName(line)}: say what feeds or switches it.`, [key]);
+      add('no-hot', `${line.quoted}: say what feeds or switches it.`, [key]);
     if (run.does === 'travelers' && (run.chain === undefined || run.leads === undefined))
       add(
         'loose-travelers',
-        `${lineName(line)}: say which three-way chain it belongs to and which way it leads.`,
+        `${line.quoted}: say which three-way chain it belongs to and which way it leads.`,
         [key],
       );
     const [first, second] = run.hots;
@@ -136,7 +127,7 @@ export function obstaclesOf(box: BoxDocument, work: WorkPlan): Obstacle[] {
       if (neutrals[0] !== neutrals[1] && insulated < 4)
         add(
           'shared-neutral',
-          `${lineName(line)} would put two circuits on one neutral: neutrals of different circuits are never joined, even if they meet at the panel. Run two cables, one with two neutrals, or make it a multiwire circuit on one two-pole breaker.`,
+          `${line.quoted} would put two circuits on one neutral: neutrals of different circuits are never joined, even if they meet at the panel. Run two cables, one with two neutrals, or make it a multiwire circuit on one two-pole breaker.`,
           [key],
           '300.13(B), 210.4',
         );
@@ -146,14 +137,14 @@ export function obstaclesOf(box: BoxDocument, work: WorkPlan): Obstacle[] {
       if (wire.signal.startsWith('N:'))
         add(
           'no-neutral',
-          `${lineName(line)} needs the neutral of ${nameOfCircuit(work, wire.signal.slice(2))} and none comes into the box. Run a cable that brings it, or feed it from a box that has it. The ground is never a neutral.`,
+          `${line.quoted} needs the neutral of ${nameOfCircuit(work, wire.signal.slice(2))} and none comes into the box. Run a cable that brings it, or feed it from a box that has it. The ground is never a neutral.`,
           [key],
           '404.2(C), 250.6',
         );
       else
         add(
           'no-source',
-          `${lineName(line)}: nothing in the box gives what its ${wire.colour} must carry (${sayHot(wire.signal, work, faces)}).`,
+          `${line.quoted}: nothing in the box gives what its ${wire.colour} must carry (${sayHot(wire.signal, work, faces)}).`,
           [key],
         );
     }

@@ -201,15 +201,36 @@ test.each<[string, string, string, (wiring: Wiring) => Wiring, RegExp]>([
   for (const one of found) expect(one.section).not.toBe('');
 });
 
-test('every end has a name a person knows it by', () => {
+test('every end has a name of its own that a person knows it by', () => {
   for (const { box, work } of LAYOUTS) {
     const { wiring } = synthesise(box, work, nec);
-    const ends = [
+    const ends = new Set([
       ...wiring.joints.flatMap((joint) => joint.ends),
       ...wiring.lands.flatMap(({ end, at }) => [end, at]),
-    ];
-    for (const end of ends) expect(endName(end, box, work)).toMatch(/^(the |pigtail \d)/);
+    ]);
+    const names = [...ends].map((end) => endName(end, box, work));
+    for (const name of names) expect(name).toMatch(/^(the |pigtail \d)/);
+    expect(names.length).toBeGreaterThan(0);
+    expect([...new Set(names)]).toEqual(names);
   }
+});
+
+test('like cables and devices are numbered; a label is quoted in a sentence', () => {
+  const box = boxOf('18 in3, 12/2 feed, 2x 12/2 out, 12/2 out "porch", 2x duplex, switch');
+  const work = workOf(box);
+  expect(linesOf(box, work).map(({ name }) => name)).toEqual([
+    '12/2 feed',
+    '12/2 feed-out 1',
+    '12/2 feed-out 2',
+    'porch',
+  ]);
+  expect(facesOf(box, work).map(({ title }) => title)).toEqual([
+    'duplex receptacle 1',
+    'duplex receptacle 2',
+    'switch',
+  ]);
+  const porch = linesOf(box, work)[3]?.wires[0]?.id ?? '';
+  expect(endName(porch, box, work)).toBe('the black of “porch”');
 });
 
 test('any box has a plan or is told why not: every conductor is somewhere, once, and the same every time', () => {

@@ -10,7 +10,7 @@ import type { Edition, Size } from '../edition/index.ts';
 import { type Connector, CONNECTORS, holds } from '../splice/connectors.ts';
 import { linesOf, type Wire } from '../splice/ends.ts';
 import { facesOf } from '../splice/faces.ts';
-import { lineName, nameOfCircuit } from '../splice/needs.ts';
+import { nameOfCircuit } from '../splice/needs.ts';
 import { BOX_SCREW, isMetal } from '../splice/synthesise.ts';
 
 export interface WiringFinding {
@@ -33,7 +33,7 @@ export function endName(end: string, box: BoxDocument, work: WorkPlan): string {
   if (kind === 't')
     return `the ${part.replaceAll('-', ' ')} of the ${facesOf(box, work).find((face) => face.key === key)?.title ?? key}`;
   const line = linesOf(box, work).find((one) => one.key === key);
-  return `the ${part} of ${line ? lineName(line) : key}`;
+  return `the ${part} of ${line?.quoted ?? key}`;
 }
 
 export function checkWiring(

@@ -62,7 +62,7 @@ export function FaceCard({ box, judged, face, onTick }: FaceCardProps) {
             {end !== undefined || joint !== undefined ? (
               <Box size={24} color={done ? colours.legal : colours.ink} aria-hidden />
             ) : (
-              <View className="w-6" />
+              <View style={{ width: 24 }} />
             )}
             <View className="min-w-0 flex-1">
               <Words strong>{`${terminal.name.replaceAll('-', ' ')}: ${what}`}</Words>

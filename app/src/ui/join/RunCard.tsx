@@ -2,7 +2,7 @@
 import { type Run, RUN_WORDS, type WorkPlan } from '@dense-pack/core/box/work';
 import type { Line } from '@dense-pack/core/splice/ends';
 import type { Face } from '@dense-pack/core/splice/faces';
-import { lineName, nameOfCircuit } from '@dense-pack/core/splice/needs';
+import { nameOfCircuit } from '@dense-pack/core/splice/needs';
 import { View } from 'react-native';
 import { Choice, wordOptions } from '../parts/Choice';
 import { Button } from '../parts/Press';
@@ -35,12 +35,8 @@ export function RunCard({ line, work, faces, onRun, onAnother }: RunCardProps) {
   );
   const takes = run.does === 'out' || run.does === 'leg' || run.does === 'loop-in';
   return (
-    <View
-      className="gap-2 rounded-card border border-hair bg-sheet p-3"
-      role="group"
-      aria-label={lineName(line)}
-    >
-      <Words strong>{`${lineName(line)}, ${insulated} insulated`}</Words>
+    <View className="gap-2 rounded-card border border-hair bg-sheet p-3" role="group" aria-label={line.name}>
+      <Words strong>{`${line.name}, ${insulated} insulated`}</Words>
       {line.item.kind !== 'fixture' && (
         <Choice
           title="It is"

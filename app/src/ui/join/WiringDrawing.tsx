@@ -4,7 +4,6 @@
  */
 import { COLOURS, type Colour as WireColour } from '@dense-pack/core/splice/ends';
 import { type Drawing, type DrawnPath, drawWiring, MEASURES } from '@dense-pack/core/splice/layout';
-import { lineName } from '@dense-pack/core/splice/needs';
 import { Fragment } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
@@ -50,6 +49,8 @@ const LEADS: Readonly<Record<string, WireColour>> = { neutral: 'white', ground: 
 /** Width of the zones at both edges. */
 const EDGE = 104;
 const PILL = 26;
+/** Letters of a name that fit an edge. */
+const NAME_MOST = 15;
 
 export function WiringDrawing({
   judged,
@@ -235,11 +236,11 @@ function Cables({ drawing, width, judged }: PartProps & { readonly judged: Judge
           x={left ? 2 : width - 2}
           y={top + 14}
           textAnchor={left ? 'start' : 'end'}
-          fontSize={13}
+          fontSize={12}
           fontFamily="Overpass_700Bold"
           fill={colours.ink}
         >
-          {`${entry}${short(lineName(line))}`}
+          {`${entry}${short(line.name)}`}
         </SvgText>
         <Rect
           x={left ? 0 : width - 30}
@@ -310,7 +311,14 @@ function Cables({ drawing, width, judged }: PartProps & { readonly judged: Judge
   });
 }
 
-const short = (text: string) => (text.length > 15 ? `${text.slice(0, 14)}…` : text);
+/** A name in the width of an edge: the noun goes first, then letters; the number that tells like ones apart stays. */
+function short(text: string): string {
+  if (text.length <= NAME_MOST) return text;
+  const plain = text.replace(/ (receptacle|switch|device|face on a yoke)(?= \d+$|$)/, '');
+  if (plain.length <= NAME_MOST) return plain;
+  const number = / \d+$/.exec(plain)?.[0] ?? '';
+  return `${plain.slice(0, NAME_MOST - 1 - number.length).trimEnd()}…${number}`;
+}
 
 function Devices({ drawing, width }: PartProps) {
   const colours = useColours();
