@@ -22,6 +22,11 @@ const at = (sorted: readonly number[], share: number) =>
 /** How long a finger stays on the glass: common practice, no source. What follows its leaving is measured. */
 const DOWN_MS = 90;
 
+/** A busy machine may take long over sixty touches. */
+const PATIENT_MS = 240_000;
+
+const countTold = () => (window as unknown as { told: number[] }).told.length;
+
 /** Milliseconds from the finger leaving the glass to the frame after the fill has changed, as the page itself sees them. */
 async function editsPainted(
   hand: Hand,
@@ -50,7 +55,9 @@ async function editsPainted(
     await new Promise((resolve) => setTimeout(resolve, DOWN_MS));
     await finger.end();
     // The next touch comes when a person's would, not while this one's lists are still being drawn.
-    await new Promise((resolve) => setTimeout(resolve, 600));
+    let waits = 0;
+    do await new Promise((resolve) => setTimeout(resolve, 500));
+    while ((await hand.page.evaluate(countTold)) <= nth && (waits += 1) < 20);
   }
   const told = await hand.page.evaluate(() => (window as unknown as { told: number[] }).told);
   expect(told).toHaveLength(touches);
@@ -79,46 +86,69 @@ async function barePainted(hand: Hand, touches: number): Promise<number[]> {
   return told;
 }
 
-test('an edit is painted at once, also on a phone of a quarter the speed', async () => {
-  const hand = await world.page(PHONE);
-  await hand.open(BOX);
-  // Found by selector, not by what is read aloud: a page that is read aloud does more at each change.
-  await (await hand.page.waitForSelector('[aria-label="Cable"]'))?.tap();
-  await editsPainted(hand, 4);
-  const quick = (await editsPainted(hand, 10)).sort((a, b) => a - b);
-  await hand.page.emulateCPUThrottling(4);
-  const slow = (await editsPainted(hand, 30)).sort((a, b) => a - b);
-  const bare = (await barePainted(hand, 12)).sort((a, b) => a - b);
-  await hand.page.emulateCPUThrottling(null);
-  const median = at(slow, 0.5);
-  console.log(
-    `Edit to painted verdict: median ${median.toFixed(0)} ms, p95 ${at(slow, 0.95).toFixed(0)} ms at 4x throttling; median ${at(quick, 0.5).toFixed(0)} ms without. One word changed by hand in the same page: median ${at(bare, 0.5).toFixed(0)} ms at 4x (ratio ${(median / at(bare, 0.5)).toFixed(2)}).`,
-  );
-  // Both are taken in one run: how busy the machine is does not matter.
-  expect(median / at(bare, 0.5)).toBeLessThan(4);
-});
+test(
+  'an edit is painted at once, also on a phone of a quarter the speed',
+  async () => {
+    const hand = await world.page(PHONE);
+    await hand.open(BOX);
+    // Found by selector, not by what is read aloud: a page that is read aloud does more at each change.
+    await (await hand.page.waitForSelector('[aria-label="Cable"]'))?.tap();
+    await editsPainted(hand, 4);
+    const quick = (await editsPainted(hand, 10)).sort((a, b) => a - b);
+    await hand.page.emulateCPUThrottling(4);
+    const slow = (await editsPainted(hand, 30)).sort((a, b) => a - b);
+    const bare = (await barePainted(hand, 12)).sort((a, b) => a - b);
+    await hand.page.emulateCPUThrottling(null);
+    const median = at(slow, 0.5);
+    console.log(
+      `Edit to painted verdict: median ${median.toFixed(0)} ms, p95 ${at(slow, 0.95).toFixed(0)} ms at 4x throttling; median ${at(quick, 0.5).toFixed(0)} ms without. One word changed by hand in the same page: median ${at(bare, 0.5).toFixed(0)} ms at 4x (ratio ${(median / at(bare, 0.5)).toFixed(2)}).`,
+    );
+    // Both are taken in one run: how busy the machine is does not matter.
+    expect(median / at(bare, 0.5)).toBeLessThan(4);
+  },
+  PATIENT_MS,
+);
 
-test('the first load and a later start from the phone', async () => {
-  const hand = await world.page(PHONE);
-  await hand.page.emulateCPUThrottling(4);
-  const start = async (path: string) => {
-    const from = Date.now();
-    await hand.page.goto(world.address + path);
-    await hand.page.waitForSelector('[data-testid="fill"]', { timeout: 30_000 });
-    return Date.now() - from;
-  };
-  const first = await start(BOX);
-  await hand.page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
-  await new Promise((resolve) => setTimeout(resolve, 1500));
-  await world.stopServer();
-  const later = await start(BOX);
-  await world.startServer();
-  console.log(
-    `First load usable after ${first} ms, a later start without the server after ${later} ms, at 4x throttling.`,
-  );
-  expect(first).toBeLessThan(10_000);
-  expect(later).toBeLessThan(8000);
-});
+/** Wide bounds on the ratios to it: see the test. */
+const [FIRST_MOST, LATER_MOST] = [30, 20];
+
+/** A fixed piece of work in the page, in milliseconds: what the machine gives at this moment. */
+const workInPage = (hand: Hand): Promise<number> =>
+  hand.page.evaluate(() => {
+    const from = performance.now();
+    const text = JSON.stringify(Array.from({ length: 20_000 }, (_, nth) => ({ nth, half: nth / 2 })));
+    for (let round = 0; round < 10; round += 1) JSON.parse(text);
+    return performance.now() - from;
+  });
+
+test(
+  'the first load and a later start from the phone',
+  async () => {
+    const hand = await world.page(PHONE);
+    await hand.page.emulateCPUThrottling(4);
+    const before = await workInPage(hand);
+    const start = async (path: string) => {
+      const from = Date.now();
+      await hand.page.goto(world.address + path);
+      await hand.page.waitForSelector('[data-testid="fill"]', { timeout: 30_000 });
+      return Date.now() - from;
+    };
+    const first = await start(BOX);
+    await hand.page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+    await new Promise((resolve) => setTimeout(resolve, 1500));
+    await world.stopServer();
+    const later = await start(BOX);
+    await world.startServer();
+    const work = (before + (await workInPage(hand))) / 2;
+    console.log(
+      `First load usable after ${first} ms, a later start without the server after ${later} ms, at 4x throttling; a fixed piece of work ${work.toFixed(0)} ms (ratios ${(first / work).toFixed(1)} and ${(later / work).toFixed(1)}).`,
+    );
+    // Ratios to work done in the same run: how busy the machine is does not matter.
+    expect(first / work).toBeLessThan(FIRST_MOST);
+    expect(later / work).toBeLessThan(LATER_MOST);
+  },
+  PATIENT_MS,
+);
 
 test('what is sent for the first screen stays small', () => {
   const dist = join(__dirname, '../app/dist');

@@ -89,7 +89,8 @@ export function Instrument({
   return (
     <View className="gap-2" style={{ width, alignSelf: 'center' }}>
       <LiveVerdict box={shown} job={job} />
-      <View className={stubsLeft ? 'flex-row-reverse' : 'flex-row'}>
+      {/* A layer of its own: a page paints the drawing no second time when the verdict above it changes. */}
+      <View className={`will-change-transform ${stubsLeft ? 'flex-row-reverse' : 'flex-row'}`}>
         <VesselScale
           counted={calm}
           width={scale}

@@ -1,4 +1,5 @@
 /** Text in the product's type: one component, so that no size or face is set by hand. */
+import { memo } from 'react';
 import { Text, type TextProps } from 'react-native';
 
 const SIZES = {
@@ -19,7 +20,8 @@ interface Props extends TextProps {
   readonly heading?: 1 | 2 | 3;
 }
 
-export function Words({
+/** Drawn again only when its words or looks change: most of a screen stays as it is at an edit. */
+export const Words = memo(function Words({
   size = 'body',
   strong = false,
   mono = false,
@@ -31,4 +33,4 @@ export function Words({
   const face = mono ? (strong ? 'font-monoStrong' : 'font-mono') : strong ? 'font-strong' : 'font-sans';
   const level = heading === undefined ? {} : { role: 'heading' as const, 'aria-level': heading };
   return <Text {...level} {...rest} className={`${SIZES[size]} ${face} ${tone} ${className}`} />;
-}
+});
