@@ -241,7 +241,7 @@ describe('splice and simulate', () => {
     expect(status).toBe(0);
     expect(lines[0]).toMatch(/^It works in all 4 positions\. Power off and proved dead/);
     expect(lines[1]).toMatch(/^joint 1: the grounds: .*\[twist-l\]$/);
-    expect(lines).toContain('land: the black of porch on the load of the switch 1');
+    expect(lines).toContain('land: the black of “porch” on the load of the switch 1');
     expect(lines).toContain('strip: 16 in of 14/2');
     const answer = json(run(['splice', '--json', SWITCHES]).stdout);
     expect(answer).toMatchObject({ good: true, edition: 'nec2023', states: 4, obstacles: [], faults: [] });
@@ -280,7 +280,7 @@ describe('splice and simulate', () => {
   test('switches are thrown and breakers opened: what is live follows', () => {
     const at = (...args: string[]) => json(run(['simulate', '--json', ...args, SWITCHES]).stdout);
     const black = (answer: { conductors: { name: string; volts: number | null }[] }, name: string) =>
-      answer.conductors.find((one) => one.name === `the black of ${name}`)?.volts;
+      answer.conductors.find((one) => one.name === `the black of “${name}”`)?.volts;
     expect(black(at(), 'porch')).not.toBe(120);
     expect(black(at('--on', 'i4.0'), 'porch')).toBe(120);
     expect(black(at('--on', 'i4.0'), 'hall')).not.toBe(120);

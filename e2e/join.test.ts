@@ -68,7 +68,7 @@ test('the half-switched outlet says which tab to break and what lands where; the
   await hand.open(`${JOB}/box/demo-living-split`);
   await hand.touch('Land');
   await hand.sees('face', 'Break the hot tab');
-  await hand.sees('face', 'brass top: the red of from the switch');
+  await hand.sees('face', 'brass top: the red of “from the switch”');
   await hand.open(JOB);
   await hand.touch('Parts for the job');
   await hand.sees('part', 'twist-on M');
