@@ -251,6 +251,28 @@ describe('splice and simulate', () => {
     expect(run(['splice', '--work', file, SWITCHES]).status).toBe(0);
   });
 
+  test('joints and pigtails are numbered without a gap where one joint takes two connectors; a tab is named by its device', () => {
+    const { lines } = run(['splice', '60 in3 plastic 4-gang, 12/2 feed, 9x 12/2 out, gfci']);
+    expect(lines[0]).toBe(
+      'It works. Power off and proved dead before touching; licensed work and the local code decide.',
+    );
+    const numbers = lines.flatMap((line) => /^joint (\d+):/.exec(line)?.[1] ?? []);
+    expect(numbers).toEqual(['1', '2', '3', '4', '5', '6']);
+    const pigtails = new Set(lines.join().match(/pigtail \d+/g));
+    expect(pigtails).toEqual(new Set([1, 2, 3, 4, 5, 6].map((nth) => `pigtail ${nth}`)));
+    const file = join(folder, 'halves.json');
+    writeFileSync(
+      file,
+      JSON.stringify({
+        circuits: [{ id: 'a' }],
+        runs: [{ of: 'i1.0', does: 'feed', circuits: ['a'], switched: true }],
+        devices: [{ of: 'i2.0', halves: ['i1.0', 'a'] }],
+      }),
+    );
+    const half = run(['splice', '--work', file, '18 in3, 12/3 feed, duplex']);
+    expect(half.stdout + half.stderr).toContain('break the hot tab of the duplex receptacle');
+  });
+
   test('what stands in the way is told, and no plan is called good', () => {
     const { status, stdout } = run(['splice', '18 in3, 14/2 loop, smart']);
     expect(status).toBe(1);

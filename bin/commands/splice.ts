@@ -10,6 +10,7 @@ import type { Stock } from '@dense-pack/core/splice/choose-connectors';
 import { partsOf } from '@dense-pack/core/splice/cut-list';
 import { facesOf } from '@dense-pack/core/splice/faces';
 import { sayHot } from '@dense-pack/core/splice/needs';
+import { withPlan } from '@dense-pack/core/splice/made';
 import { workOf } from '@dense-pack/core/splice/suggest';
 import { synthesise } from '@dense-pack/core/splice/synthesise';
 import { checkWiring, endName } from '@dense-pack/core/terminal/rules';
@@ -85,7 +86,7 @@ export function addSplice(program: Command): void {
           JSON.stringify({
             good,
             edition: done.edition.id,
-            work: { ...work, plan: wiring },
+            work: withPlan(work, plan.wiring),
             carries: Object.fromEntries(plan.carries),
             obstacles,
             faults: proof.faults,
@@ -102,7 +103,7 @@ export function addSplice(program: Command): void {
       console.log(
         [
           good
-            ? `It works in all ${proof.states} positions. Power off and proved dead before touching; licensed work and the local code decide.`
+            ? `It works${proof.states === 1 ? '' : ` in all ${proof.states} positions`}. Power off and proved dead before touching; licensed work and the local code decide.`
             : 'This is not a good plan:',
           ...[...obstacles, ...proof.faults, ...findings].map(({ words }) => `! ${words}`),
           ...wiring.joints.map(
@@ -111,7 +112,8 @@ export function addSplice(program: Command): void {
           ),
           ...wiring.lands.map(({ end, at }) => `land: ${name(end)} on ${name(at)}`),
           ...wiring.broken.map(
-            (tab) => `break the ${tab.split(':')[1] ?? ''} tab of ${tab.split(':')[0] ?? ''}`,
+            (tab) =>
+              `break the ${tab.split(':')[1] ?? ''} tab of the ${faces.find(({ key }) => key === tab.split(':')[0])?.title ?? tab}`,
           ),
           ...wiring.marked.map((end) => `mark ${name(end)} as a hot`),
           ...parts.cuts.map(

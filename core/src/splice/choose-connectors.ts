@@ -232,16 +232,19 @@ export function chooseConnectors(
   const made: Joint[] = [];
   const jumpers: Wiring['pigtails'] = [];
   const signals = new Map<string, string>();
-  joints.forEach(({ id, ends }, nth) => {
-    const signal = carries.get(id) ?? '';
+  const first = 1 + [...sizes.keys()].filter((end) => end.startsWith('p:')).length;
+  joints.forEach(({ id: was, ends }, nth) => {
+    const signal = carries.get(was) ?? '';
     const at = able.findIndex((one) => one.nth === nth);
     const way = at < 0 ? undefined : best?.ways[at];
-    const add = (joint: Joint) => {
-      made.push(joint);
-      signals.set(joint.id, signal);
+    // Numbered as they are made up: one joint in two connectors is two.
+    const add = (joint: Omit<Joint, 'id'>) => {
+      const id = `j${made.length + 1}`;
+      made.push({ id, ...joint });
+      signals.set(id, signal);
     };
     if (!way || way.parts.length === 1) {
-      add({ id, ends: [...ends], connectors: way?.parts.map(({ kind }) => kind) ?? [] });
+      add({ ends: [...ends], connectors: way?.parts.map(({ kind }) => kind) ?? [] });
       return;
     }
     const left = [...ends];
@@ -255,7 +258,7 @@ export function chooseConnectors(
       if (part < way.parts.length - 1) {
         const size = ends.map(sizeOf).reduce((most, one) => (one < most ? one : most));
         const jumper = {
-          id: `p${900 + jumpers.length}`,
+          id: `p${first + jumpers.length}`,
           size,
           colour:
             signal === 'G' ? 'bare' : signal.startsWith('N') || signal.startsWith('PN') ? 'white' : 'black',
@@ -264,7 +267,7 @@ export function chooseConnectors(
         link = `p:${jumper.id}`;
         mine.push(link);
       }
-      add({ id: part === 0 ? id : `j${800 + made.length}`, ends: mine, connectors: [kind] });
+      add({ ends: mine, connectors: [kind] });
     });
   });
   return { joints: made, jumpers, carries: signals, missing, cost: best?.cost ?? 0 };

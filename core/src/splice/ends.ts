@@ -143,24 +143,26 @@ function loadsOf(run: Run, colours: readonly Colour[], work: WorkPlan): Load[] {
             { colour: 'white', signal: hotSignal(first ?? circuit), marked: true },
             { colour: 'black', signal: `S:${run.of}` },
           ];
-    case 'loop-in':
-      if (first === undefined) return [];
+    case 'loop-in': {
+      // What no switch here sends back is left capped; the supply comes all the same.
+      const back = first === undefined ? CAPPED : hotSignal(first);
       if (!has('red'))
         return [
           { colour: 'white', signal: `H:${circuit}`, marked: true },
-          { colour: 'black', signal: hotSignal(first) },
+          { colour: 'black', signal: back },
         ];
       return second === undefined
         ? [
             { colour: 'black', signal: `H:${circuit}` },
-            { colour: 'red', signal: hotSignal(first) },
+            { colour: 'red', signal: back },
             { colour: 'white', signal: neutral },
           ]
         : [
             { colour: 'white', signal: `H:${circuit}`, marked: true },
-            { colour: 'black', signal: hotSignal(first) },
+            { colour: 'black', signal: back },
             { colour: 'red', signal: hotSignal(second) },
           ];
+    }
     case 'travelers': {
       if (run.chain === undefined) return [];
       const [one, two] = [`T1:${pair}`, `T2:${pair}`];

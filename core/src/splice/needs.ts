@@ -58,7 +58,6 @@ function sourced(lines: readonly Line[], faces: readonly Face[], work: WorkPlan)
       there.add(`S:${device.chain}`);
     if (item.device === 'gfci') there.add(`PH:${key}`).add(`PN:${key}`);
   }
-  for (const circuit of work.circuits) if (!there.has(`H:${circuit.id}`)) continue;
   return there;
 }
 
@@ -113,7 +112,11 @@ export function obstaclesOf(box: BoxDocument, work: WorkPlan): Obstacle[] {
         [key],
       );
     if ((run.does === 'out' || run.does === 'leg' || run.does === 'loop-in') && run.hots.length === 0)
-      add('no-hot', `${line.quoted}: say what feeds or switches it.`, [key]);
+      add(
+        'no-hot',
+        `${line.quoted}: say ${run.does === 'loop-in' ? 'which switch here sends its hot back to the light' : 'what feeds or switches it'}.`,
+        [key],
+      );
     if (run.does === 'travelers' && (run.chain === undefined || run.leads === undefined))
       add(
         'loose-travelers',
@@ -183,7 +186,7 @@ export function obstaclesOf(box: BoxDocument, work: WorkPlan): Obstacle[] {
       else if (signal.startsWith('N:'))
         add(
           'no-neutral',
-          `${name} needs the neutral of ${nameOfCircuit(work, signal.slice(2))}, and none comes into the box: choose one made to work without a neutral, run a cable that brings it, or feed the box anew. The ground is never a neutral.`,
+          `${name} needs the neutral of ${nameOfCircuit(work, signal.slice(2))}, and none comes into the box: ${RECEPTACLES.includes(item.device) ? '' : 'choose one made to work without a neutral, '}run a cable that brings it, or feed ${RECEPTACLES.includes(item.device) ? 'the outlet from another box' : 'the box anew'}. The ground is never a neutral.`,
           [key],
           '404.2(C), 250.6',
         );

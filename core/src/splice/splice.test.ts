@@ -231,7 +231,27 @@ describe('what stands in the way is said in words', () => {
         runs: [{ of: 'i1.0', does: 'loop-in', circuits: ['a'], hots: ['i3.0'] }],
         devices: [{ of: 'i2.0' }, { of: 'i3.0' }],
       },
-      'none comes into the box: choose one made to work without a neutral',
+      'none comes into the box: run a cable that brings it, or feed the outlet from another box',
+    ],
+    [
+      'a smart switch on a two-wire loop',
+      '18 in3, 14/2 loop, smart',
+      {
+        circuits: a,
+        runs: [{ of: 'i1.0', does: 'loop-in', circuits: ['a'], hots: ['i2.0'] }],
+        devices: [{ of: 'i2.0' }],
+      },
+      'none comes into the box: choose one made to work without a neutral, run a cable',
+    ],
+    [
+      'a loop that no switch here answers',
+      '18 in3, 14/3 loop, duplex',
+      {
+        circuits: a,
+        runs: [{ of: 'i1.0', does: 'loop-in', circuits: ['a'], hots: [] }],
+        devices: [{ of: 'i2.0' }],
+      },
+      'say which switch here sends its hot back to the light',
     ],
     [
       '14 AWG on 20 A',

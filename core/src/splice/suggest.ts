@@ -42,9 +42,11 @@ export function suggestWork(box: BoxDocument, circuit = ''): WorkPlan {
   const switches = devicePieces(box).filter(
     ({ item }) => SINGLE_POLE.includes(item.device) || item.device === 'combo',
   );
-  // A loop that comes to a switch with no feed brings its supply; one beside a feed goes to a switch elsewhere.
-  const loopIn = loops.length > 0 && !has('feed') && switches.length > 0;
   const unsaid = pieces.filter((piece) => roleOf(piece) === undefined && piece.item.kind !== 'fixture');
+  // A loop that comes to a switch with no feed brings its supply, as does one with nothing beside it that
+  // could be the feed or the light; one beside a feed goes to a switch elsewhere.
+  const alone = unsaid.length === 0 && !pieces.some(({ item }) => item.kind === 'fixture');
+  const loopIn = loops.length > 0 && !has('feed') && (switches.length > 0 || alone);
   const feed =
     has('feed') || loopIn ? undefined : (unsaid.find(({ item }) => item.kind === 'cable') ?? unsaid[0]);
   const fedBySwitch =

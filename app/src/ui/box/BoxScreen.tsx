@@ -7,12 +7,13 @@ import Undo from 'lucide-react-native/icons/undo-2';
 import { useState } from 'react';
 import { ScrollView, useWindowDimensions, View } from 'react-native';
 import { ServerAway } from '../client/api';
-import { editionFor, type ShownBox, useBox } from '../client/queries';
+import { editionFor, useBox } from '../client/queries';
 import { Loading, Notice } from '../parts/Notice';
 import { Button, IconPress } from '../parts/Press';
 import { SaveSign } from '../parts/SaveSign';
 import { Screen } from '../parts/Screen';
 import { Words } from '../parts/Words';
+import { useAllMade } from '../join/use-wiring';
 import { usePreferences } from '../theme/preferences';
 import { AddBar, type Adder, ADDERS } from './AddBar';
 import { Conflict } from './Conflict';
@@ -38,19 +39,6 @@ function openFrom(word: string | undefined): Open {
   return { station: word !== undefined && word in STATIONS ? (word as Station) : 'count' };
 }
 
-/** Whether every joint is made up, and every terminal landed, of the plan that is kept. */
-function stationsMade({ work }: ShownBox['box']): Station[] {
-  if (!work?.plan) return [];
-  const { joints, lands } = work.plan;
-  const made = (ids: readonly string[]) => ids.length > 0 && ids.every((id) => work.made.includes(id));
-  return [
-    ...(made(joints.map(({ id }) => id)) ? (['join'] as const) : []),
-    ...(made(lands.filter(({ at }) => at.startsWith('t:')).map(({ at }) => `land:${at}`))
-      ? (['land'] as const)
-      : []),
-  ];
-}
-
 interface BoxScreenProps {
   readonly jobId: string;
   readonly boxId: string;
@@ -64,6 +52,7 @@ export function BoxScreen({ jobId, boxId, first }: BoxScreenProps) {
   const [touched, setTouched] = useState<{ itemId: string; tile?: string }>();
   const [helping, setHelping] = useState(false);
   const { edit, changeFields, go, canUndo, canRedo } = useBoxEdit(jobId, boxId);
+  const made = useAllMade(box, job);
   const { text } = usePreferences();
   const { width, height } = useWindowDimensions();
   const choose = (next: Open) => {
@@ -169,7 +158,8 @@ export function BoxScreen({ jobId, boxId, first }: BoxScreenProps) {
     ...(box.stage === 'built' ? (['change'] as const) : []),
     ...(counted.verdict === 'legal' && box.box.items.length > 0 ? (['count'] as const) : []),
     ...(counted.verdict === 'legal' && box.seen.remedy.length > 0 ? (['fix'] as const) : []),
-    ...stationsMade(box.box),
+    ...(made.joined ? (['join'] as const) : []),
+    ...(made.landed ? (['land'] as const) : []),
   ];
   const station = 'station' in open ? open.station : undefined;
   const adder = 'adder' in open ? open.adder : undefined;
