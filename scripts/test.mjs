@@ -2,23 +2,36 @@
  * `npm test`: format, lint, types, dead code, then unit, server, app and browser tests.
  * The last line is `N passed, N failed`; each check counts as one.
  */
+import { spawn } from 'node:child_process';
 import { existsSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { ensureApp, ensureChromium, ensurePackages, run } from './prepare.mjs';
+import { ensureApp, ensureChromium, ensurePackages, ROOT, run } from './prepare.mjs';
 
 ensurePackages();
 const chromium = ensureChromium();
 
 let passed = 0;
 let failed = 0;
-const check = (name, command, args) => {
-  const started = Date.now();
-  const good = run(command, args) === 0;
-  if (good) passed += 1;
-  else failed += 1;
-  console.log(`${good ? 'ok' : 'FAILED'}: ${name} (${((Date.now() - started) / 1000).toFixed(0)} s)`);
-};
+/** One check as a promise; what it prints is shown when it has ended, so that two at once stay readable. */
+const check = ({ name, command }) =>
+  new Promise((resolve) => {
+    const started = Date.now();
+    const said = [];
+    const child = spawn('npx', command, { cwd: ROOT, stdio: ['ignore', 'pipe', 'pipe'] });
+    for (const stream of [child.stdout, child.stderr])
+      stream.setEncoding('utf8').on('data', (text) => said.push(text));
+    child.on('error', (error) => said.push(String(error)));
+    child.on('close', (code) => {
+      if (code === 0) passed += 1;
+      else failed += 1;
+      process.stdout.write(said.join(''));
+      console.log(
+        `${code === 0 ? 'ok' : 'FAILED'}: ${name} (${((Date.now() - started) / 1000).toFixed(0)} s)`,
+      );
+      resolve();
+    });
+  });
 const tests = (name, args) => {
   const report = join(tmpdir(), `dense-pack-${process.pid}-${name}.json`);
   const env = { ...process.env, CHROMIUM: chromium, NODE_OPTIONS: '' };
@@ -38,10 +51,20 @@ const tests = (name, args) => {
   if (result.numPassedTests === 0) failed += 1;
 };
 
-check('format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
-check('lint', 'npx', ['eslint', '.', '--max-warnings', '0']);
-for (const part of ['core', 'server', 'app', 'e2e']) check(`types of ${part}`, 'npx', ['tsc', '-p', part]);
-check('dead code', 'npx', ['knip']);
+// The longest first; two at a time.
+const checks = [
+  { name: 'lint', command: ['eslint', '.', '--max-warnings', '0'] },
+  { name: 'format', command: ['prettier', '--check', '--log-level', 'warn', '.'] },
+  ...['core', 'server', 'app', 'e2e'].map((part) => ({
+    name: `types of ${part}`,
+    command: ['tsc', '-p', part],
+  })),
+  { name: 'dead code', command: ['knip'] },
+];
+const lane = async () => {
+  for (let next = checks.shift(); next; next = checks.shift()) await check(next);
+};
+await Promise.all([lane(), lane()]);
 tests('unit', ['--selectProjects', 'core', 'server', 'bin', 'app']);
 ensureApp();
 // Each file has a server and a browser of its own; what is timed runs alone.
