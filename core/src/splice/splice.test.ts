@@ -411,3 +411,30 @@ test('docs/joining.md says of every connector what the planner uses', () => {
   for (const strip of Object.values(STRIP))
     expect(page).toContain(strip.split(',')[0]?.replace('by the gauge on the device', 'gauge'));
 });
+
+// Common practice, no source: a range or dryer outlet is fed by a three-wire cable from a two-pole breaker.
+test('a dryer receptacle is given both hots of its breaker; a two-wire cable cannot feed it', () => {
+  const three = boxOf('30 in3, 10/3, dryer');
+  const work = workOf(three, '14');
+  expect(work.circuits).toMatchObject([
+    { id: 'a', name: '14', partner: 'b' },
+    { id: 'b', name: '14' },
+  ]);
+  expect(obstaclesOf(three, work)).toEqual([]);
+  const { lands } = synthesise(three, work, nec).wiring;
+  expect(lands.map(({ end, at }) => [end.split(':')[2], at.split(':')[2]])).toEqual([
+    ['bare', 'ground'],
+    ['white', 'neutral'],
+    ['black', 'hot-1'],
+    ['red', 'hot-2'],
+  ]);
+  const two = boxOf('30 in3, 10/2, dryer');
+  expect(obstaclesOf(two, workOf(two)).map(({ code }) => code)).toContain('no-feed');
+  // Without a partner one sentence says what is missing, and no circuit is made up.
+  const alone = { ...work, circuits: work.circuits.slice(0, 1).map(({ partner: _none, ...one }) => one) };
+  const told = obstaclesOf(three, {
+    ...alone,
+    runs: work.runs.map((one) => ({ ...one, circuits: ['a'] })),
+  });
+  expect(told.map(({ code }) => code)).toEqual(['one-hot']);
+});

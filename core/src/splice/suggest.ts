@@ -43,6 +43,8 @@ export function suggestWork(box: BoxDocument, circuit = ''): WorkPlan {
     ({ item }) => SINGLE_POLE.includes(item.device) || item.device === 'combo',
   );
   const unsaid = pieces.filter((piece) => roleOf(piece) === undefined && piece.item.kind !== 'fixture');
+  // A range or dryer receptacle takes both hots of a two-pole breaker.
+  const bothHots = devicePieces(box).some(({ item }) => item.device === 'range' || item.device === 'dryer');
   // A loop that comes to a switch with no feed brings its supply, as does one with nothing beside it that
   // could be the feed or the light; one beside a feed goes to a switch elsewhere.
   const alone = unsaid.length === 0 && !pieces.some(({ item }) => item.kind === 'fixture');
@@ -76,7 +78,8 @@ export function suggestWork(box: BoxDocument, circuit = ''): WorkPlan {
     const role = roleOf(piece);
     const three = conductorsOf(piece) >= 3;
     const named = 'label' in item && item.label !== undefined ? { name: item.label } : {};
-    if (piece === feed || role === 'feed') return run(key, 'feed', { circuits: ['a'], ...named });
+    if (piece === feed || role === 'feed')
+      return run(key, 'feed', { circuits: bothHots && three ? ['a', 'b'] : ['a'], ...named });
     const load = () => {
       const first = next();
       if (first === undefined) return undefined;
@@ -129,8 +132,14 @@ export function suggestWork(box: BoxDocument, circuit = ''): WorkPlan {
   if (travelers.length === 2 && ways.length === 1) {
     runs.filter(({ does }) => does === 'travelers').forEach((one) => (one.chain = ways[0]?.chain));
   }
+  const onBreaker = { name: circuit, ...(breaker === undefined ? {} : { breaker }) };
   return {
-    circuits: [{ id: 'a', name: circuit, ...(breaker === undefined ? {} : { breaker }) }],
+    circuits: bothHots
+      ? [
+          { id: 'a', ...onBreaker, partner: 'b' },
+          { id: 'b', ...onBreaker },
+        ]
+      : [{ id: 'a', ...onBreaker }],
     runs,
     devices,
     schools,
