@@ -20,7 +20,8 @@ import { Conflict } from './Conflict';
 import { Instrument } from './Instrument';
 import { ItemCard } from './ItemCard';
 import { KeySheet, useBoxKeys } from './keys';
-import { CountPanel } from './panels/CountPanel';
+import { CountPanel, FixButton } from './panels/CountPanel';
+import { InTheBox } from './panels/InTheBox';
 import { type Station, StationRail, STATIONS } from './StationRail';
 import { isSafe } from './stations/SafeStation';
 import { useBoxEdit } from './use-box-edit';
@@ -125,7 +126,16 @@ export function BoxScreen({ jobId, boxId, first }: BoxScreenProps) {
       onClose={() => setTouched(undefined)}
     />
   );
-  const tape = <CountPanel box={box.box} counted={counted} open={line} onOpen={setLine} />;
+  const fix = () => choose({ station: 'fix' });
+  const tape = (
+    <CountPanel
+      box={box.box}
+      counted={counted}
+      open={line}
+      onOpen={setLine}
+      onFix={wide || box.box.items.length === 0 ? undefined : fix}
+    />
+  );
   const work = (
     <View className="gap-3 p-4 pt-3">
       <Conflict box={box} edition={edition} />
@@ -145,10 +155,14 @@ export function BoxScreen({ jobId, boxId, first }: BoxScreenProps) {
           />
         ))}
       {wide && !card && 'station' in open && open.station === 'count' && (
-        <Notice title="The count stands on the right">
-          Touch a tile or a line there to see why it counts. Add with the buttons on the left, or press ? for
-          the keys.
-        </Notice>
+        <>
+          {counted.verdict !== 'legal' && box.box.items.length > 0 && <FixButton onPress={fix} />}
+          <InTheBox box={box.box} onChange={edit} onOpen={(itemId) => setTouched({ itemId })} />
+          <Notice title="The count stands on the right">
+            Touch a tile or a line there to see why it counts. Add with the buttons on the left, or press ?
+            for the keys.
+          </Notice>
+        </>
       )}
     </View>
   );

@@ -6,6 +6,7 @@ import type { Tally } from '@dense-pack/core/fill/tally';
 import { memo, useDeferredValue } from 'react';
 import { View } from 'react-native';
 import { Notice } from '../../parts/Notice';
+import { Button } from '../../parts/Press';
 import { OtherEditions } from '../../tape/OtherEditions';
 import { RoomLeft } from '../../tape/RoomLeft';
 import { Tape } from '../../tape/Tape';
@@ -26,14 +27,21 @@ const BesideTheFill = memo(function BesideTheFill({
   );
 });
 
+/** Every no comes with a yes. */
+export function FixButton({ onPress }: { readonly onPress: () => void }) {
+  return <Button label="What makes it legal" kind="main" onPress={onPress} />;
+}
+
 interface CountPanelProps {
   readonly box: BoxDocument;
   readonly counted: Tally;
   readonly open: number | undefined;
   readonly onOpen: (line: number | undefined) => void;
+  /** Goes to what makes the box legal; without it another place on the screen leads there. */
+  readonly onFix?: (() => void) | undefined;
 }
 
-export function CountPanel({ box, counted, open, onOpen }: CountPanelProps) {
+export function CountPanel({ box, counted, open, onOpen, onFix }: CountPanelProps) {
   // What takes many counts follows after the verdict is on the screen.
   const later = useDeferredValue(box);
   const laterCounted = useDeferredValue(counted);
@@ -45,6 +53,7 @@ export function CountPanel({ box, counted, open, onOpen }: CountPanelProps) {
         </Notice>
       ))}
       <Tape counted={counted} open={open} onOpen={onOpen} />
+      {onFix && counted.verdict !== 'legal' && <FixButton onPress={onFix} />}
       <BesideTheFill box={later} counted={laterCounted} />
       <WorkRoomFold box={later} counted={laterCounted} />
       <OtherEditions box={later} counted={laterCounted} />

@@ -7,13 +7,14 @@ import { ItemRow } from '../ItemRow';
 
 interface InTheBoxProps {
   readonly box: BoxDocument;
-  readonly kinds: readonly Item['kind'][];
+  /** Without it, everything. */
+  readonly kinds?: readonly Item['kind'][];
   readonly onChange: ChangeBox;
   readonly onOpen: (id: string) => void;
 }
 
 export function InTheBox({ box, kinds, onChange, onOpen }: InTheBoxProps) {
-  const there = box.items.filter((item) => kinds.includes(item.kind));
+  const there = box.items.filter((item) => kinds?.includes(item.kind) ?? true);
   if (there.length === 0) return null;
   return (
     <View>
