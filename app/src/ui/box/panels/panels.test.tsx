@@ -2,12 +2,15 @@
 import type { BoxDocument } from '@dense-pack/core/box/document';
 import { editionOf } from '@dense-pack/core/edition/index';
 import { printCountLine } from '@dense-pack/core/shorthand/print';
+import { tally } from '@dense-pack/core/fill/tally';
 import { readCountLine } from '@dense-pack/core/shorthand/read';
 import { fireEvent, render, screen } from '@testing-library/react-native';
 import { type ComponentType, useEffect, useState } from 'react';
 import { BoxPanel } from './BoxPanel';
 import { CablePanel } from './CablePanel';
+import { CountPanel } from './CountPanel';
 import { DevicePanel } from './DevicePanel';
+import { InTheBox } from './InTheBox';
 import { MorePanel } from './MorePanel';
 
 let now: BoxDocument;
@@ -55,6 +58,37 @@ test('one press adds a cable, the same again counts it up, the steppers and the 
   expect(printCountLine(now)).toBe('18 in3, 2x 12/2');
   press('Open 12/2');
   expect(opened).toHaveBeenCalledWith('i1');
+});
+
+test('a count that is no pass leads to what makes it legal, and a legal one does not', () => {
+  const shown = (line: string) => {
+    const read = readCountLine(line);
+    if (!read.ok) throw new Error(read.error.expected);
+    const fix = jest.fn();
+    const counted = tally(read.box, editionOf('nec2023'));
+    render(<CountPanel box={read.box} counted={counted} open={undefined} onOpen={opened} onFix={fix} />);
+    return fix;
+  };
+  for (const line of ['18 in3, 3x 12/2, duplex', 'plastic, 12/2, duplex']) {
+    const fix = shown(line);
+    touch('What makes it legal');
+    expect(fix).toHaveBeenCalledTimes(1);
+    screen.unmount();
+  }
+  shown('18 in3, 2x 12/2, duplex');
+  expect(screen.queryByText('What makes it legal')).toBeNull();
+});
+
+test('all that is in the box is listed, each to open, to count and to take out', () => {
+  const read = readCountLine('21 in3 metal, 2x 12/2, clamps, duplex');
+  if (!read.ok) throw new Error(read.error.expected);
+  const change = jest.fn<void, [(box: BoxDocument) => BoxDocument]>();
+  render(<InTheBox box={read.box} onChange={change} onOpen={opened} />);
+  press('Open duplex receptacle');
+  expect(opened).toHaveBeenCalledWith('i3');
+  press('Remove clamps');
+  const after = change.mock.calls[0]?.[0](read.box);
+  expect(after && printCountLine(after)).toBe('21 in3 metal, 2x 12/2, duplex');
 });
 
 test('the last used cable comes first, the commonest after it', () => {
