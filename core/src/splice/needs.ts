@@ -175,6 +175,9 @@ export function obstaclesOf(box: BoxDocument, work: WorkPlan): Obstacle[] {
   );
   for (const { key, item, terminals, title, work: device } of faces) {
     const name = title.charAt(0).toUpperCase() + title.slice(1);
+    const ways = RECEPTACLES.includes(item.device)
+      ? 'run a cable that brings it, or feed the outlet from another box'
+      : 'choose one made to work without a neutral, run a cable that brings it, or feed the box anew';
     for (const { signal } of terminals) {
       if (signal === undefined || signal === 'G' || there.has(signal)) continue;
       // The second hot of a circuit without a partner is told below.
@@ -188,7 +191,7 @@ export function obstaclesOf(box: BoxDocument, work: WorkPlan): Obstacle[] {
       else if (signal.startsWith('N:'))
         add(
           'no-neutral',
-          `${name} needs the neutral of ${nameOfCircuit(work, signal.slice(2))}, and none comes into the box: ${RECEPTACLES.includes(item.device) ? '' : 'choose one made to work without a neutral, '}run a cable that brings it, or feed ${RECEPTACLES.includes(item.device) ? 'the outlet from another box' : 'the box anew'}. The ground is never a neutral.`,
+          `${name} needs the neutral of ${nameOfCircuit(work, signal.slice(2))}, and none comes into the box: ${ways}. The ground is never a neutral.`,
           [key],
           '404.2(C), 250.6',
         );

@@ -428,6 +428,21 @@ test('a dryer receptacle is given both hots of its breaker; a two-wire cable can
     ['black', 'hot-1'],
     ['red', 'hot-2'],
   ]);
+  // Set up before the dryer came: its cable brings the second hot all the same, and nothing set up is lost.
+  const early = workOf(boxOf('30 in3, 10/3'), '14');
+  const set = {
+    ...early,
+    runs: [],
+    circuits: [
+      { id: 'a', name: 'laundry' },
+      { id: 'c', name: '3' },
+    ],
+  };
+  expect(workOf({ ...three, work: set }, '14').circuits).toEqual([
+    { id: 'a', name: 'laundry', partner: 'b' },
+    { id: 'b', name: '14' },
+    { id: 'c', name: '3' },
+  ]);
   const two = boxOf('30 in3, 10/2, dryer');
   expect(obstaclesOf(two, workOf(two)).map(({ code }) => code)).toContain('no-feed');
   // Without a partner one sentence says what is missing, and no circuit is made up.

@@ -158,9 +158,20 @@ export function workOf(box: BoxDocument, circuit = ''): WorkPlan {
     keys.has(of) || raceways.some((start) => of.startsWith(start));
   const runs = work.runs.filter(there);
   const devices = work.devices.filter(there);
+  const added = guess.runs.filter(({ of }) => !runs.some((one) => one.of === of));
+  // A cable that came later may bring a circuit that was not set up: the second hot of a range, say.
+  const brought = new Set(added.flatMap((run) => run.circuits));
+  const known = (id: string) => work.circuits.find((one) => one.id === id);
+  const unknown = guess.circuits.some(({ id }) => brought.has(id) && !known(id));
   return {
     ...work,
-    runs: [...runs, ...guess.runs.filter(({ of }) => !runs.some((one) => one.of === of))],
+    circuits: unknown
+      ? [
+          ...guess.circuits.map((one) => ({ ...one, ...known(one.id) })),
+          ...work.circuits.filter(({ id }) => !guess.circuits.some((one) => one.id === id)),
+        ]
+      : work.circuits,
+    runs: [...runs, ...added],
     devices: [...devices, ...guess.devices.filter(({ of }) => !devices.some((one) => one.of === of))],
   };
 }

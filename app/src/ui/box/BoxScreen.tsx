@@ -128,13 +128,7 @@ export function BoxScreen({ jobId, boxId, first }: BoxScreenProps) {
   );
   const fix = () => choose({ station: 'fix' });
   const tape = (
-    <CountPanel
-      box={box.box}
-      counted={counted}
-      open={line}
-      onOpen={setLine}
-      onFix={wide || box.box.items.length === 0 ? undefined : fix}
-    />
+    <CountPanel box={box.box} counted={counted} open={line} onOpen={setLine} onFix={wide ? undefined : fix} />
   );
   const work = (
     <View className="gap-3 p-4 pt-3">
@@ -156,7 +150,7 @@ export function BoxScreen({ jobId, boxId, first }: BoxScreenProps) {
         ))}
       {wide && !card && 'station' in open && open.station === 'count' && (
         <>
-          {counted.verdict !== 'legal' && box.box.items.length > 0 && <FixButton onPress={fix} />}
+          <FixButton box={box.box} counted={counted} onPress={fix} />
           <InTheBox box={box.box} onChange={edit} onOpen={(itemId) => setTouched({ itemId })} />
           <Notice title="The count stands on the right">
             Touch a tile or a line there to see why it counts. Add with the buttons on the left, or press ?

@@ -27,8 +27,13 @@ const BesideTheFill = memo(function BesideTheFill({
   );
 });
 
-/** Every no comes with a yes. */
-export function FixButton({ onPress }: { readonly onPress: () => void }) {
+interface FixButtonProps extends Pick<CountPanelProps, 'box' | 'counted'> {
+  readonly onPress: () => void;
+}
+
+/** Every no comes with a yes: there for a box that has something in it and is no pass. */
+export function FixButton({ box, counted, onPress }: FixButtonProps) {
+  if (counted.verdict === 'legal' || box.items.length === 0) return null;
   return <Button label="What makes it legal" kind="main" onPress={onPress} />;
 }
 
@@ -53,7 +58,7 @@ export function CountPanel({ box, counted, open, onOpen, onFix }: CountPanelProp
         </Notice>
       ))}
       <Tape counted={counted} open={open} onOpen={onOpen} />
-      {onFix && counted.verdict !== 'legal' && <FixButton onPress={onFix} />}
+      {onFix && <FixButton box={box} counted={counted} onPress={onFix} />}
       <BesideTheFill box={later} counted={laterCounted} />
       <WorkRoomFold box={later} counted={laterCounted} />
       <OtherEditions box={later} counted={laterCounted} />
