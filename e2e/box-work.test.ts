@@ -229,3 +229,22 @@ test('a fact that is recorded becomes a finding; one that is not stays “not ch
   await hand.sees('verdict', 'Legal, 3.00 in³ left');
   await finish(hand);
 });
+
+test('another station begins at its top, however far the last one was scrolled', async () => {
+  const hand = await world.page(PHONE);
+  await hand.open('/job/demo-house-on-the-hill/box/demo-kitchen-counter?open=fix');
+  const scrolled = (to?: number) =>
+    hand.page.evaluate((where) => {
+      const body = [...document.querySelectorAll('[tabindex="0"]')].find(
+        (one) => one.scrollHeight > one.clientHeight + 100 && getComputedStyle(one).overflowY === 'auto',
+      );
+      if (!body) throw new Error('nothing scrolls');
+      if (where !== undefined) body.scrollTop = where;
+      return body.scrollTop;
+    }, to);
+  await hand.sees('remedy', 'Replace the box');
+  expect(await scrolled(160)).toBe(160);
+  await hand.touch('Count');
+  expect(await scrolled()).toBe(0);
+  expect(hand.complaints).toEqual([]);
+});

@@ -4,7 +4,7 @@ import { STAGES } from '@dense-pack/core/box/words';
 import Keyboard from 'lucide-react-native/icons/keyboard';
 import Redo from 'lucide-react-native/icons/redo-2';
 import Undo from 'lucide-react-native/icons/undo-2';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { ScrollView, useWindowDimensions, View } from 'react-native';
 import { ServerAway } from '../client/api';
 import { editionFor, useBox } from '../client/queries';
@@ -56,12 +56,17 @@ export function BoxScreen({ jobId, boxId, first }: BoxScreenProps) {
   const made = useAllMade(box, job);
   const { text } = usePreferences();
   const { width, height } = useWindowDimensions();
+  const wide = width >= WIDE;
+  const pinned = wide || (height >= TALL && text <= 125);
+  const scroller = useRef<ScrollView>(null);
   const choose = (next: Open) => {
     // Stating a change begins a plan: what was found stays as it is from here on.
     if ('station' in next && next.station === 'change' && box?.stage === 'found' && box.box.items.length > 0)
       changeFields((now) => planChange(now, new Date().toISOString()));
     setOpen(next);
     setTouched(undefined);
+    // Another station begins at its top. Where the instrument scrolls too, the person stays where they were.
+    if (pinned) scroller.current?.scrollTo({ y: 0, animated: false });
   };
   useBoxKeys({ choose, go, help: () => setHelping(true), close: () => setTouched(undefined) });
   const back = { label: job?.name ?? 'the job', href: `/job/${jobId}` };
@@ -88,8 +93,6 @@ export function BoxScreen({ jobId, boxId, first }: BoxScreenProps) {
     );
   }
   const edition = editionFor(job, box.box);
-  const wide = width >= WIDE;
-  const pinned = wide || (height >= TALL && text <= 125);
   const drawingWidth = wide ? Math.min(540, width * 0.42) : Math.min(width - 16, 540);
   // A box of which nothing is known yet leaves the room to the work.
   const bare = box.box.items.length === 0 && counted.capacity === null;
@@ -213,7 +216,7 @@ export function BoxScreen({ jobId, boxId, first }: BoxScreenProps) {
             {rail}
             {bar}
           </ScrollView>
-          <ScrollView className="min-w-0 flex-1" tabIndex={0}>
+          <ScrollView ref={scroller} className="min-w-0 flex-1" tabIndex={0}>
             {work}
           </ScrollView>
           <ScrollView
@@ -229,7 +232,7 @@ export function BoxScreen({ jobId, boxId, first }: BoxScreenProps) {
         <View className="min-h-0 flex-1">
           {rail}
           {pinned && <View className="px-2 py-2">{instrument}</View>}
-          <ScrollView className="min-h-0 flex-1 border-t border-hair" tabIndex={0}>
+          <ScrollView ref={scroller} className="min-h-0 flex-1 border-t border-hair" tabIndex={0}>
             {!pinned && <View className="px-2 pt-2">{instrument}</View>}
             {work}
           </ScrollView>

@@ -42,7 +42,7 @@ export function ProofBand({ judged, mode }: { readonly judged: Judged; readonly 
       </View>
       <Words size="fine" tone="text-soft">
         {good
-          ? `Simulated in ${proof.states} ${proof.states === 1 ? 'position' : 'positions'} of its switches, and with each device taken out.`
+          ? `Simulated ${proof.states === 1 ? 'as it is wired' : `in ${proof.states} positions of its switches`}, and with each device taken out.`
           : `${troubles.length} ${troubles.length === 1 ? 'thing stands' : 'things stand'} against it.`}
       </Words>
       {troubles.slice(0, all ? undefined : FIRST).map((words) => (
