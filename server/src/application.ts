@@ -7,17 +7,23 @@ import helmet from 'helmet';
 import type { Db } from './database.ts';
 import { answerErrors } from './routes/answers.ts';
 import { api } from './routes/api.ts';
+import { onlyNeighbours } from './routes/neighbours.ts';
 
 export interface Options {
   /** The exported web app; without it, only the API is served. */
   readonly appFolder?: string;
   readonly clock?: () => Date;
+  /** Names it answers to beside those of this computer itself: a proxy’s. */
+  readonly hosts?: readonly string[];
 }
 
 const DAY_MS = 86_400_000;
 
 /** Builds the application over an open database. */
-export function application(db: Db, { appFolder, clock = () => new Date() }: Options = {}): Express {
+export function application(
+  db: Db,
+  { appFolder, clock = () => new Date(), hosts = [] }: Options = {},
+): Express {
   const app = express();
   app.disable('x-powered-by');
   app.set('trust proxy', false);
@@ -45,6 +51,7 @@ export function application(db: Db, { appFolder, clock = () => new Date() }: Opt
       },
     }),
   );
+  app.use(onlyNeighbours(hosts));
   app.use(compression());
   app.use('/api/v1', api(db, clock));
   if (appFolder !== undefined && existsSync(join(appFolder, 'index.html'))) serveApp(app, appFolder);

@@ -173,7 +173,8 @@ export function hasDemo(db: Db): boolean {
 /** Puts the demo house into the database, in place of an earlier one. */
 export function seedDemo(db: Db, now: Date): void {
   db.transaction(() => {
-    if (hasDemo(db)) deleteJob(db, DEMO_JOB);
+    const before = findJob(db, DEMO_JOB);
+    if (before) deleteJob(db, DEMO_JOB, before.version);
     const at = (nth: number) => new Date(now.getTime() + nth).toISOString();
     createJob(
       db,

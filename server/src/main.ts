@@ -4,6 +4,7 @@ import { parseArgs } from 'node:util';
 import { application } from './application.ts';
 import { DatabaseRefused, openDatabase } from './database.ts';
 import { hasDemo, seedDemo } from './demo.ts';
+import { HostsRefused, readHosts } from './routes/neighbours.ts';
 import { CannotListen, closeOnSignal, listen } from './serve.ts';
 
 const DEFAULT_PORT = 4310;
@@ -26,6 +27,7 @@ async function start(): Promise<void> {
     },
   });
   const port = portFrom(process.env['PORT']);
+  const hosts = readHosts(process.env['DENSE_PACK_HOSTS']);
   const file = resolve(
     process.env['DENSE_PACK_DB'] ?? (values.demo ? 'dense-pack-demo.db' : 'dense-pack.db'),
   );
@@ -33,7 +35,7 @@ async function start(): Promise<void> {
   if (values.reset || (values.demo && !hasDemo(db))) seedDemo(db, new Date());
   const appFolder = resolve(values.app ?? join(import.meta.dirname, '../../app/dist'));
   try {
-    const { server, address } = await listen(application(db, { appFolder }), port);
+    const { server, address } = await listen(application(db, { appFolder, hosts }), port);
     closeOnSignal(server, () => {
       db.close();
       console.log('Closed. Everything is saved.');
@@ -47,7 +49,8 @@ async function start(): Promise<void> {
 }
 
 start().catch((error: unknown) => {
-  if (error instanceof DatabaseRefused || error instanceof CannotListen) console.error(error.message);
+  if (error instanceof DatabaseRefused || error instanceof CannotListen || error instanceof HostsRefused)
+    console.error(error.message);
   else if (error instanceof TypeError && 'code' in error) console.error(error.message);
   else console.error(error);
   process.exit(1);

@@ -11,6 +11,7 @@ import request from 'supertest';
 import { application } from './application.ts';
 import { DatabaseRefused, type Db, openDatabase } from './database.ts';
 import { seedDemo } from './demo.ts';
+import { readHosts } from './routes/neighbours.ts';
 import { listen } from './serve.ts';
 
 const MIGRATIONS = join(__dirname, 'migrations');
@@ -66,9 +67,10 @@ test('a box is made, read, changed and deleted, and stays when the server starts
   expect(again.body).toEqual(put.body);
   const list = await api().get('/jobs').expect(200);
   expect(list.body.jobs[0]).toMatchObject({ id: jobId, boxes: 1, over: 1, unknown: 0 });
-  await api().delete(`/boxes/${box.id}`).expect(204);
+  const deleted = await api().delete(`/boxes/${box.id}?version=2`).expect(200);
+  expect(deleted.body).toEqual({ id: box.id, deleted: true });
   await api().get(`/boxes/${box.id}`).expect(404);
-  await api().delete(`/jobs/${jobId}`).expect(204);
+  await api().delete(`/jobs/${jobId}?version=1`).expect(200);
   await api().get(`/jobs/${jobId}`).expect(404);
 });
 
@@ -94,6 +96,76 @@ test('a stale write is answered 409 with both versions, and nothing is overwritt
   const job = await api().get(`/jobs/${box.jobId}`);
   await api().put(`/jobs/${box.jobId}`).send({ name: 'Other', version: 99 }).expect(409);
   expect((await api().get(`/jobs/${box.jobId}`)).body.name).toBe(job.body.name);
+});
+
+test('a deletion names the version it deletes: what was changed since is kept and answered', async () => {
+  const { jobId, box } = await newBox();
+  const { name, room, circuit, box: document } = box;
+  await api()
+    .put(`/boxes/${box.id}`)
+    .send({ name: 'Changed since', room, circuit, box: document, version: 1 })
+    .expect(200);
+  const late = await api().delete(`/boxes/${box.id}?version=1`).expect(409);
+  expect(late.body).toMatchObject({ stored: { name: 'Changed since', version: 2 }, yours: { version: 1 } });
+  const unnamed = await api().delete(`/boxes/${box.id}`).expect(400);
+  expect(unnamed.body.errors).toMatchObject([{ field: 'version' }]);
+  for (const wrong of ['0', '-1', '1.5', 'all'])
+    await api().delete(`/jobs/${jobId}?version=${wrong}`).expect(400);
+  await api().delete(`/jobs/${jobId}?version=9`).expect(409);
+  expect((await api().get(`/boxes/${box.id}`)).body.name).toBe(name === '' ? '' : 'Changed since');
+});
+
+describe('who may speak to it', () => {
+  const asked = (headers: Record<string, string>, path = '/api/v1/jobs') =>
+    request(address).get(path).set(headers);
+  const port = () => new URL(address).port;
+
+  test.each([
+    ['a foreign name that points here', { Host: 'evil.example' }],
+    ['the same with the port', { Host: 'evil.example:4310' }],
+    ['a name that only begins like ours', { Host: 'localhost.evil.example' }],
+    ['an origin that is not ours', { Origin: 'http://evil.example' }],
+    ['another program’s page on this computer', { Origin: 'http://localhost:1' }],
+    ['a page without an origin', { Origin: 'null' }],
+    ['a picture on a foreign page', { 'Sec-Fetch-Site': 'cross-site', 'Sec-Fetch-Mode': 'no-cors' }],
+    ['a page of another port', { 'Sec-Fetch-Site': 'same-site', 'Sec-Fetch-Mode': 'cors' }],
+  ])('%s is refused, for reading and for writing', async (_name, headers) => {
+    const read = await asked(headers as Record<string, string>).expect(403);
+    expect(read.headers['content-type']).toMatch('application/problem+json');
+    expect(read.body.jobs).toBeUndefined();
+    const before = (await api().get('/jobs')).body.jobs.length;
+    await request(address)
+      .post('/api/v1/jobs')
+      .set(headers as Record<string, string>)
+      .send({ name: 'Foreign' })
+      .expect(403);
+    expect((await api().get('/jobs')).body.jobs).toHaveLength(before);
+  });
+
+  test('our own page, a program without a browser and a link to the app are let in', async () => {
+    await asked({ Host: `localhost:${port()}`, Origin: `http://localhost:${port()}` }).expect(200);
+    await asked({ 'Sec-Fetch-Site': 'same-origin', 'Sec-Fetch-Mode': 'cors' }).expect(200);
+    await asked({ 'Sec-Fetch-Site': 'none', 'Sec-Fetch-Mode': 'navigate' }).expect(200);
+    await asked({ 'Sec-Fetch-Site': 'cross-site', 'Sec-Fetch-Mode': 'navigate' }).expect(200);
+    await asked({ Host: `[::1]:${port()}` }).expect(200);
+  });
+
+  test('a proxy’s name is let in by the setting, and a setting that cannot be read is told', async () => {
+    const hosts = readHosts(' boxes.example, Other.example:8443 ');
+    const own = request(application(db, { hosts }));
+    await own.get('/api/v1/jobs').set({ Host: 'boxes.example', Origin: 'https://boxes.example' }).expect(200);
+    await own.get('/api/v1/jobs').set({ Host: 'boxes.example' }).expect(200);
+    await own.get('/api/v1/jobs').set({ Host: 'other.example:8443' }).expect(200);
+    await own.get('/api/v1/jobs').set({ Host: 'other.example' }).expect(403);
+    // The proxy may name this computer and leave the page’s origin as it is.
+    await own
+      .get('/api/v1/jobs')
+      .set({ Host: '127.0.0.1:4310', Origin: 'https://boxes.example' })
+      .expect(200);
+    expect(() => readHosts('https://boxes.example/')).toThrow(
+      /DENSE_PACK_HOSTS.*“https:\/\/boxes.example\/” is none/,
+    );
+  });
 });
 
 test('a repeated creation with the same id makes one record', async () => {
@@ -172,7 +244,7 @@ test('unknown ids and addresses are 404 problem documents', async () => {
     .put('/boxes/no-such-box')
     .send({ ...VALID, version: 1 })
     .expect(404);
-  await api().delete('/boxes/no-such-box').expect(404);
+  await api().delete('/boxes/no-such-box?version=1').expect(404);
 });
 
 test('answers carry a strict content security policy and no product header', async () => {

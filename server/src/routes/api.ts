@@ -12,6 +12,21 @@ import { bodyAs } from './answers.ts';
 
 const idOf = (request: Request): string => String(request.params['id']);
 
+/** The version a deletion names: `?version=3`. @throws Refused 400 */
+function versionOf(request: Request): number {
+  const version = Number(request.query['version']);
+  if (Number.isInteger(version) && version >= 1) return version;
+  throw new Refused(400, 'Some of this cannot be taken', {
+    errors: [
+      {
+        field: 'version',
+        accepted:
+          'the version that is deleted, a whole number from 1, as “?version=3”: it must be the stored one',
+      },
+    ],
+  });
+}
+
 /** All routes of the API over one database. */
 export function api(db: Db, clock: () => Date): Router {
   const router = Router();
@@ -26,8 +41,8 @@ export function api(db: Db, clock: () => Date): Router {
           detail: 'Send a JPEG, PNG or WebP picture with its Content-Type, under an id of 8 to 40 letters.',
         });
       }
-      await keepPhoto(db, idOf(request), photo.data, request.body, now());
-      response.status(204).end();
+      // What is stored is said by name and length: a phone forgets its photo after this answer and no other.
+      response.json(await keepPhoto(db, idOf(request), photo.data, request.body, now()));
     },
   );
   router.get('/photos/:id', (request, response) => {
@@ -75,8 +90,9 @@ export function api(db: Db, clock: () => Date): Router {
     response.json(changeJob(db, idOf(request), fields, version, now()));
   });
   router.delete('/jobs/:id', (request, response) => {
-    deleteJob(db, idOf(request));
-    response.status(204).end();
+    const id = idOf(request);
+    deleteJob(db, id, versionOf(request));
+    response.json({ id, deleted: true });
   });
 
   router.get('/jobs/:id/boxes', (request, response) => {
@@ -97,8 +113,9 @@ export function api(db: Db, clock: () => Date): Router {
     response.json({ states: statesOf(db, readBox(db, idOf(request)).id) });
   });
   router.delete('/boxes/:id', (request, response) => {
-    deleteBox(db, idOf(request));
-    response.status(204).end();
+    const id = idOf(request);
+    deleteBox(db, id, versionOf(request));
+    response.json({ id, deleted: true });
   });
 
   router.use(() => {

@@ -111,7 +111,10 @@ export function changeBox(db: Db, id: string, fields: BoxFields, version: number
   })();
 }
 
-/** @throws Refused 404 */
-export function deleteBox(db: Db, id: string): void {
-  if (db.prepare('DELETE FROM box WHERE id = ?').run(id).changes === 0) throw notFound('box', id);
+/** @throws Refused 404, or 409 when `version` is not the stored one: someone changed it since */
+export function deleteBox(db: Db, id: string, version: number): void {
+  db.transaction(() => {
+    const done = db.prepare('DELETE FROM box WHERE id = ? AND version = ?').run(id, version);
+    if (done.changes === 0) throw stale({ version }, readBox(db, id));
+  })();
 }

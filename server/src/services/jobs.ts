@@ -51,7 +51,10 @@ export function changeJob(db: Db, id: string, fields: JobFields, version: number
   return stored;
 }
 
-/** Deletes a job and its boxes. @throws Refused 404 */
-export function deleteJob(db: Db, id: string): void {
-  if (db.prepare('DELETE FROM job WHERE id = ?').run(id).changes === 0) throw notFound('job', id);
+/** Deletes a job and its boxes. @throws Refused 404, or 409 when `version` is not the stored one */
+export function deleteJob(db: Db, id: string, version: number): void {
+  db.transaction(() => {
+    const done = db.prepare('DELETE FROM job WHERE id = ? AND version = ?').run(id, version);
+    if (done.changes === 0) throw stale({ version }, readJob(db, id));
+  })();
 }

@@ -42,6 +42,12 @@ async function insistOnNoPlace(bytes: Buffer): Promise<void> {
   }
 }
 
+/** What is said of a photo that is stored: its id and how many bytes of it there are. */
+export interface Stored {
+  readonly id: string;
+  readonly bytes: number;
+}
+
 /** Keeps a photo. Sending the same id again changes nothing. @throws Refused 404, 422 */
 export async function keepPhoto(
   db: Db,
@@ -49,7 +55,7 @@ export async function keepPhoto(
   id: string,
   bytes: Buffer,
   now: string,
-): Promise<void> {
+): Promise<Stored> {
   const { width, height, type } = measured(bytes);
   await insistOnNoPlace(bytes);
   if (!db.prepare('SELECT 1 FROM box WHERE id = ?').get(boxId)) throw notFound('box', boxId);
@@ -57,6 +63,10 @@ export async function keepPhoto(
     `INSERT INTO photo (id, box_id, type, width, height, bytes, created_at) VALUES (?, ?, ?, ?, ?, ?, ?)
      ON CONFLICT (id) DO NOTHING`,
   ).run(id, boxId, type, width, height, bytes, now);
+  const stored = db
+    .prepare<[string], { bytes: number }>('SELECT length(bytes) AS bytes FROM photo WHERE id = ?')
+    .get(id);
+  return { id, bytes: stored?.bytes ?? 0 };
 }
 
 /** @throws Refused 404 */
