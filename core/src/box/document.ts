@@ -8,6 +8,7 @@ import { z } from 'zod';
 import { BOX_CODES, EDITION_IDS, type Size, SIZES } from '../edition/index.ts';
 import { inches, type Length, readStoredLength } from '../quantity/length.ts';
 import { readStoredVolume, type Volume } from '../quantity/volume.ts';
+import { oneLine } from './one-line.ts';
 import { Site } from './site.ts';
 import { lengthText, volumeText } from './texts.ts';
 import { WorkPlan } from './work.ts';
@@ -46,10 +47,7 @@ const size = z.literal([...SIZES], {
   error: 'must be 18, 16, 14, 12, 10, 8 or 6 AWG; 4 AWG and larger is sized by 314.28 (pull boxes)',
 });
 const count = z.int().min(1, 'must be at least 1').max(LIMITS.count, `must be at most ${LIMITS.count}`);
-const label = z
-  .string()
-  .max(LIMITS.label, `must be at most ${LIMITS.label} characters`)
-  .regex(/^[^\u0000-\u001f\u007f]*$/, 'must be one line of text');
+const label = oneLine(LIMITS.label);
 const id = z.string().regex(/^[a-z0-9-]{1,40}$/, 'must be 1 to 40 of a–z, 0–9 and “-”');
 const side = z.enum(SIDES);
 const code = z.enum(BOX_CODES as [string, ...string[]], {

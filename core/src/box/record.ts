@@ -2,18 +2,13 @@
 import { z } from 'zod';
 import { DEFAULT_EDITION, EDITION_IDS } from '../edition/index.ts';
 import { BoxDocument, keysOf } from './document.ts';
+import { oneLine } from './one-line.ts';
 import { CONDITIONS, SAFE_STEPS, STAGES, STUDS } from './words.ts';
 
 /** An id a client may make itself, so that a record can be made without signal. */
 export const RecordId = z.string().regex(/^[a-z0-9-]{8,40}$/, 'must be 8 to 40 of a–z, 0–9 and “-”');
 
-const name = (what: string) =>
-  z
-    .string()
-    .trim()
-    .min(1, `must name the ${what}`)
-    .max(80, 'must be at most 80 characters')
-    .regex(/^[^\u0000-\u001f\u007f]*$/, 'must be one line of text');
+const name = (what: string) => oneLine(80).trim().min(1, `must name the ${what}`);
 
 /** What a person says of a job. */
 export const JobFields = z.strictObject({
@@ -50,8 +45,8 @@ export const NOTHING_SEEN: Seen = Seen.parse({});
 /** What a person says of a box beside what is in it. */
 export const BoxFields = z.strictObject({
   name: name('box'),
-  room: z.string().trim().max(80, 'must be at most 80 characters').default(''),
-  circuit: z.string().trim().max(40, 'must be at most 40 characters').default(''),
+  room: oneLine(80).trim().default(''),
+  circuit: oneLine(40).trim().default(''),
   /** The box in the newest of its states. */
   box: BoxDocument,
   stage: z.enum(keysOf(STAGES)).default('found'),

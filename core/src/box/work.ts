@@ -4,6 +4,7 @@
  */
 import { z } from 'zod';
 import { SIZES } from '../edition/index.ts';
+import { oneLine } from './one-line.ts';
 import { BREAKERS } from './site.ts';
 
 /** One piece of an item: its id and which of its count, from 0: `i3.0`. */
@@ -31,10 +32,7 @@ export const RUN_WORDS = {
 } as const;
 export type RunKind = keyof typeof RUN_WORDS;
 
-const label = z
-  .string()
-  .max(80, 'must be at most 80 characters')
-  .regex(/^[^\u0000-\u001f\u007f]*$/, 'must be one line of text');
+const label = oneLine(80);
 
 /** A circuit that comes to the box. */
 export const Circuit = z.strictObject({

@@ -21,6 +21,16 @@ interface BoxPhotosProps {
 export function BoxPhotos({ boxId, ids, onChange }: BoxPhotosProps) {
   const [problem, setProblem] = useState<string>();
   const [open, setOpen] = useState<string>();
+  const [refused, setRefused] = useState<ReadonlyMap<string, string>>(new Map());
+  useEffect(() => {
+    let gone = false;
+    void photos.refused().then((all) => {
+      if (!gone) setRefused(all);
+    });
+    return () => {
+      gone = true;
+    };
+  }, [ids]);
   const take = async (file: File) => {
     setProblem(undefined);
     try {
@@ -67,6 +77,16 @@ export function BoxPhotos({ boxId, ids, onChange }: BoxPhotosProps) {
       ) : (
         <Words tone="text-soft">{`${PHOTOS_MOST} photos are kept with a box: remove one to take another.`}</Words>
       )}
+      {ids.flatMap((id, nth) => {
+        const why = refused.get(id);
+        return why === undefined
+          ? []
+          : [
+              <Words key={id} tone="text-over" testID="photo-refused">
+                {`Photo ${nth + 1} is kept on this phone only: ${why}.`}
+              </Words>,
+            ];
+      })}
       {problem !== undefined && (
         <Words tone="text-over" role="alert" testID="problem">
           {problem}

@@ -17,6 +17,7 @@ import { useAllMade } from '../join/use-wiring';
 import { usePreferences } from '../theme/preferences';
 import { AddBar, type Adder, ADDERS } from './AddBar';
 import { Conflict } from './Conflict';
+import { NotTaken } from './NotTaken';
 import { Instrument } from './Instrument';
 import { ItemCard } from './ItemCard';
 import { KeySheet, useBoxKeys } from './keys';
@@ -135,6 +136,7 @@ export function BoxScreen({ jobId, boxId, first }: BoxScreenProps) {
   );
   const work = (
     <View className="gap-3 p-4 pt-3">
+      <NotTaken boxId={boxId} />
       <Conflict box={box} edition={edition} />
       {card ??
         (wide && 'station' in open && open.station === 'count' ? null : (

@@ -130,7 +130,7 @@ function LabelField({
       problem={problem}
       onEnd={(text) => {
         const label = text.trim();
-        if (label.length > LABEL_MOST || /[\u0000-\u001f\u007f]/.test(label)) {
+        if (label.length > LABEL_MOST) {
           setProblem(
             `The label has ${label.length} characters; one line of at most ${LABEL_MOST} is taken. Shorten it: it stays here until you do.`,
           );

@@ -6,12 +6,13 @@ import type { BoxDocument } from '@dense-pack/core/box/document';
 import type { BoxFields } from '@dense-pack/core/box/record';
 import { useCallback } from 'react';
 import { useHistory } from '../client/history';
+import type { FieldProblem } from '../client/entry';
 import { boxNow, changeBox, type ShownBox } from '../client/queries';
 
 /** Gives the changed box for the box as it stands now. */
 export type ChangeBox = (change: (box: BoxDocument) => BoxDocument) => void;
 /** Gives the changed fields for the record as it stands now. */
-export type ChangeFields = (change: (box: ShownBox) => Partial<BoxFields>) => void;
+export type ChangeFields = (change: (box: ShownBox) => Partial<BoxFields>) => readonly FieldProblem[];
 
 export interface BoxEdit {
   readonly edit: ChangeBox;
@@ -26,16 +27,18 @@ export function useBoxEdit(jobId: string, boxId: string): BoxEdit {
   const changeFields = useCallback<ChangeFields>(
     (change) => {
       const now = boxNow(jobId, boxId);
-      if (!now) return;
+      if (!now) return [];
       const fields = change(now);
-      // A name is corrected, not undone.
-      if (fields.box || fields.found !== undefined || fields.seen || fields.stage) keep(now);
-      changeBox(now, fields);
+      const problems = changeBox(now, fields);
+      // A name is corrected, not undone; what was not taken leaves nothing to undo.
+      if (problems.length === 0 && (fields.box || fields.found !== undefined || fields.seen || fields.stage))
+        keep(now);
+      return problems;
     },
     [jobId, boxId, keep],
   );
   const edit = useCallback<ChangeBox>(
-    (change) => changeFields((now) => ({ box: change(now.box) })),
+    (change) => void changeFields((now) => ({ box: change(now.box) })),
     [changeFields],
   );
   return {

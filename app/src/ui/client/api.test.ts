@@ -1,6 +1,6 @@
 /** The client at its border: what the server may answer, and what the app makes of it. */
 import { z } from 'zod';
-import { JobWithBoxes, ProblemAnswer, request, ServerAway } from './api';
+import { Deleted, JobWithBoxes, ProblemAnswer, request, sendPhoto, ServerAway } from './api';
 
 interface Answer {
   readonly status: number;
@@ -44,9 +44,31 @@ test('a body is sent as JSON', async () => {
   );
 });
 
-test('no content is nothing', async () => {
-  serverSays({ status: 204 });
-  await expect(request(z.undefined(), '/things/1', 'DELETE')).resolves.toBeUndefined();
+test('a deletion is done only when the server says so', async () => {
+  serverSays({ status: 200, body: { id: 'box-0000001', deleted: true } });
+  await expect(request(Deleted, '/boxes/box-0000001?version=1', 'DELETE')).resolves.toBeTruthy();
+  for (const answer of [{ status: 204 }, { status: 200, broken: true }, { status: 200, body: {} }]) {
+    serverSays(answer);
+    await expect(request(Deleted, '/boxes/box-0000001?version=1', 'DELETE')).rejects.toBeInstanceOf(
+      ServerAway,
+    );
+  }
+});
+
+test('a photo is stored only when the answer names it and its length', async () => {
+  const photo = { type: 'image/jpeg', size: 7 } as Blob;
+  serverSays({ status: 200, body: { id: 'photo-0001', bytes: 7 } });
+  await expect(sendPhoto('box-0000001', 'photo-0001', photo)).resolves.toBeUndefined();
+  for (const answer of [
+    { status: 200, broken: true },
+    { status: 200, body: {} },
+    { status: 204 },
+    { status: 200, body: { id: 'photo-0002', bytes: 7 } },
+    { status: 200, body: { id: 'photo-0001', bytes: 6 } },
+  ]) {
+    serverSays(answer);
+    await expect(sendPhoto('box-0000001', 'photo-0001', photo)).rejects.toBeInstanceOf(ServerAway);
+  }
 });
 
 test('a problem document names its fields in words', async () => {
@@ -70,12 +92,20 @@ test.each<[string, Answer | Error]>([
   ['the network is down', new TypeError('Failed to fetch')],
   ['a gateway answers in its own way', { status: 502, body: '<html>' }],
   ['a server going down answers nothing that can be read', { status: 503, broken: true }],
+  ['it failed, in its own words', { status: 500, body: { type: 'about:blank', title: 'No', status: 500 } }],
+  ['it has no time', { status: 429, body: { type: 'about:blank', title: 'No', status: 429 } }],
+  ['it waited too long', { status: 408, body: { type: 'about:blank', title: 'No', status: 408 } }],
+  ['the login page of a guest network answers', { status: 200, broken: true }],
+  [
+    'another answers with a problem of another status',
+    { status: 403, body: { type: 'a', title: 'b', status: 1 } },
+  ],
 ])('%s: the server is away', async (_, answer) => {
   serverSays(answer);
   await expect(request(Thing, '/things')).rejects.toBeInstanceOf(ServerAway);
 });
 
-test('an answer that is not what it should be is an error, never a half-read record', async () => {
+test('an answer that is not what it should be is none, never a half-read record', async () => {
   serverSays({ status: 200, body: { id: 'job-0000001', name: 'A', boxes: [{ id: 'x' }] } });
-  await expect(request(JobWithBoxes, '/jobs/job-0000001')).rejects.toBeInstanceOf(z.ZodError);
+  await expect(request(JobWithBoxes, '/jobs/job-0000001')).rejects.toBeInstanceOf(ServerAway);
 });

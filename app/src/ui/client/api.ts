@@ -2,8 +2,19 @@
 import { BoxRecord, BoxState, Job, JobCard, Problem } from '@dense-pack/core/box/record';
 import { z } from 'zod';
 
-/** The server did not answer: it is away, or the network is. */
-export class ServerAway extends Error {}
+/**
+ * The server did not answer: it is away, or the network is. What another answers in its place (a gateway, the
+ * login page of a guest network) is no answer either: whether ours took anything cannot be told.
+ */
+export class ServerAway extends Error {
+  /** Something answered all the same: a failure, or another in place of the server. */
+  readonly answered: boolean;
+
+  constructor(words: string, { cause, answered = false }: { cause?: unknown; answered?: boolean } = {}) {
+    super(words, cause === undefined ? undefined : { cause });
+    this.answered = answered;
+  }
+}
 
 /** The server answered with a problem. */
 export class ProblemAnswer extends Error {
@@ -23,12 +34,23 @@ const PATIENCE_MS = 8000;
 
 /** Sends one photo. @throws ServerAway, ProblemAnswer */
 export async function sendPhoto(boxId: string, photoId: string, photo: Blob): Promise<void> {
-  await answerTo(`/boxes/${boxId}/photos/${photoId}`, {
-    method: 'PUT',
-    headers: { 'content-type': photo.type },
-    body: photo,
-  });
+  const stored = ours(
+    PhotoStored,
+    await answerTo(`/boxes/${boxId}/photos/${photoId}`, {
+      method: 'PUT',
+      headers: { 'content-type': photo.type },
+      body: photo,
+    }),
+  );
+  if (stored.id !== photoId || stored.bytes !== photo.size)
+    throw new ServerAway('The server did not say that it stored this photo.', { answered: true });
 }
+
+/** The one answer after which a phone may forget its photo. */
+const PhotoStored = z.object({ id: z.string(), bytes: z.int() });
+
+/** The one answer after which a deletion is done. */
+export const Deleted = z.object({ id: z.string(), deleted: z.literal(true) });
 
 /** Where a photo the server has is read. */
 export const photoAddress = (photoId: string) => `${BASE}/photos/${photoId}`;
@@ -43,7 +65,8 @@ export async function request<S extends z.ZodType>(
   method: 'GET' | 'POST' | 'PUT' | 'DELETE' = 'GET',
   body?: unknown,
 ): Promise<z.output<S>> {
-  return schema.parse(
+  return ours(
+    schema,
     await answerTo(path, {
       method,
       ...(body === undefined
@@ -53,6 +76,19 @@ export async function request<S extends z.ZodType>(
   );
 }
 
+/** An answer of the shape ours has. @throws ServerAway where it has another */
+function ours<S extends z.ZodType>(schema: S, answer: unknown): z.output<S> {
+  const read = schema.safeParse(answer);
+  if (read.success) return read.data;
+  throw new ServerAway('Something else answered in place of the server.', {
+    cause: read.error,
+    answered: true,
+  });
+}
+
+/** Statuses that say “not now”: nothing was refused, and the same request may be taken later. */
+const notNow = (status: number) => status >= 500 || status === 408 || status === 429;
+
 async function answerTo(path: string, init: RequestInit): Promise<unknown> {
   let response: Response;
   try {
@@ -60,12 +96,14 @@ async function answerTo(path: string, init: RequestInit): Promise<unknown> {
   } catch (error) {
     throw new ServerAway('The server does not answer.', { cause: error });
   }
-  if (response.status === 204) return undefined;
+  if (notNow(response.status))
+    throw new ServerAway(`The server answered ${response.status}.`, { answered: true });
   const answer: unknown = await response.json().catch(() => undefined);
   if (!response.ok) {
     const problem = Problem.safeParse(answer);
-    // A gateway in between, or a server going down, answers without a problem document.
-    if (!problem.success) throw new ServerAway(`The server answered ${response.status}.`);
+    // A gateway in between answers without a problem document, or with one of another status.
+    if (!problem.success || problem.data.status !== response.status)
+      throw new ServerAway(`The server answered ${response.status}.`, { answered: true });
     throw new ProblemAnswer(problem.data);
   }
   return answer;

@@ -1,5 +1,5 @@
 /** A change that waits to be sent, as it lies in the browser's own store. */
-import { BoxFields, BoxRecord, JobFields, RecordId } from '@dense-pack/core/box/record';
+import { BoxFields, BoxRecord, Job, JobFields, RecordId } from '@dense-pack/core/box/record';
 import { z } from 'zod';
 
 const common = {
@@ -7,7 +7,12 @@ const common = {
   order: z.number(),
   /** Goes up with each change, so that an answer to an older one is known as such. */
   turn: z.number(),
+  /** Why the server refused it. It stays until it is mended, or the person gives it up. */
+  refused: z.string().optional(),
 };
+
+/** How many texts that were sent and not answered are remembered. */
+export const SENT_MOST = 4;
 
 /** A change that waits to be sent. */
 export const Entry = z.discriminatedUnion('what', [
@@ -31,16 +36,62 @@ export const Entry = z.discriminatedUnion('what', [
     madeAt: z.iso.datetime(),
     /** The stored box, where someone else changed it in the meantime. */
     conflict: BoxRecord.optional(),
-    /** Why the server refused it. */
-    refused: z.string().optional(),
+    /**
+     * What was sent from this version and not answered: the server may have taken it all the same, and then
+     * what it has is no one else’s change.
+     */
+    sent: z.array(z.string()).max(SENT_MOST).optional(),
   }),
-  z.object({ ...common, what: z.literal('delete'), id: RecordId, of: z.enum(['boxes', 'jobs']) }),
+  z.object({
+    ...common,
+    what: z.literal('delete'),
+    id: RecordId,
+    of: z.enum(['boxes', 'jobs']),
+    /** What it is called, for the list of what waits. */
+    name: z.string().optional(),
+    /** The version that is deleted; what was changed since is not. Missing in what an older program wrote. */
+    version: z.int().min(1).optional(),
+    /** Changes of it that were sent and not answered: they are part of what is deleted. */
+    sent: z.array(z.string()).max(SENT_MOST).optional(),
+    /** What is stored, where someone changed it since. */
+    conflict: z.union([BoxRecord, Job]).optional(),
+  }),
 ]);
 export type Entry = z.output<typeof Entry>;
 export type BoxEntry = Extract<Entry, { what: 'box' }>;
+
+/** Text in the store that is no entry this program can read. It is kept as it is. */
+export interface Unreadable {
+  readonly key: string;
+  readonly text: string;
+}
+
+/** A field that was wrong, and what it accepts. */
+export interface FieldProblem {
+  readonly field: string;
+  readonly accepted: string;
+}
+
+/** What keeps a change from being written: each field with what it accepts. */
+export function problemsOf(error: z.ZodError): FieldProblem[] {
+  return error.issues.map((issue) => ({ field: issue.path.join('.') || 'change', accepted: issue.message }));
+}
 
 /** What a person says of a box, without what the server adds. */
 export function fieldsOf(box: BoxFields): BoxFields {
   const { name, room, circuit, box: document, stage, stageAt, found, seen } = box;
   return { name, room, circuit, box: document, stage, stageAt, found, seen };
+}
+
+/** The fields of a job as one text. */
+export const textOfJob = ({ name, edition, note }: JobFields): string =>
+  JSON.stringify([name, edition, note]);
+
+/** The fields as one text that is the same for the same fields, whoever wrote them. */
+export function textOf(fields: BoxFields): string {
+  return JSON.stringify(fieldsOf(fields), (_key, value: unknown) =>
+    value !== null && typeof value === 'object' && !Array.isArray(value)
+      ? Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)))
+      : value,
+  );
 }

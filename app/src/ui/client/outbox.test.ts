@@ -130,6 +130,165 @@ test('a refused change is kept with the reason, and a corrected one is sent', as
   expect(outbox.snapshot().entries).toEqual([]);
 });
 
+test('an answer that was lost makes no conflict with oneself, and no edit is lost', async () => {
+  const outbox = new Outbox(memoryStore(), arrivals());
+  // The server takes A as version 4, its answer does not arrive; then B is made.
+  outbox.saveBox('box-0000001', 'job-0000001', fields('A'), 3, AT);
+  await settled();
+  const stale = { type: 'about:blank', title: 'Stale', status: 409, stored: record('A', 4) };
+  answers.push(
+    () => Promise.resolve({ status: 409, body: stale }),
+    () => Promise.resolve({ status: 200, body: record('B', 5) }),
+  );
+  outbox.saveBox('box-0000001', 'job-0000001', fields('B'), 3, AT);
+  await settled();
+  expect(sent.map(({ body }) => [body['name'], body['version']])).toEqual([
+    ['A', 3],
+    ['B', 3],
+    ['B', 4],
+  ]);
+  expect(outbox.snapshot().entries).toEqual([]);
+});
+
+test('a version that says the same as this phone is no conflict', async () => {
+  const outbox = new Outbox(memoryStore(), arrivals());
+  const stale = { type: 'about:blank', title: 'Stale', status: 409, stored: record('A', 4) };
+  answers.push(() => Promise.resolve({ status: 409, body: stale }));
+  outbox.saveBox('box-0000001', 'job-0000001', fields('A'), 3, AT);
+  await settled();
+  expect(outbox.snapshot().entries).toEqual([]);
+});
+
+test('another’s change after a lost answer is still asked about', async () => {
+  const outbox = new Outbox(memoryStore(), arrivals());
+  outbox.saveBox('box-0000001', 'job-0000001', fields('A'), 3, AT);
+  await settled();
+  const stale = { type: 'about:blank', title: 'Stale', status: 409, stored: record('Theirs', 5) };
+  answers.push(() => Promise.resolve({ status: 409, body: stale }));
+  await outbox.flush();
+  expect(outbox.snapshot().entries).toMatchObject([{ conflict: { name: 'Theirs' }, fields: { name: 'A' } }]);
+});
+
+test('a box made twice because the answer was lost: what another changed since is asked about', async () => {
+  const outbox = new Outbox(memoryStore(), arrivals());
+  outbox.saveBox('box-0000001', 'job-0000001', fields('A'), null, AT);
+  await settled();
+  answers.push(() => Promise.resolve({ status: 201, body: record('Theirs', 2) }));
+  await outbox.flush();
+  expect(outbox.snapshot().entries).toMatchObject([{ conflict: { name: 'Theirs', version: 2 } }]);
+  expect(sent.every(({ method }) => method === 'POST')).toBe(true);
+});
+
+test('a deletion after a lost answer deletes what this phone last sent', async () => {
+  const outbox = new Outbox(memoryStore(), arrivals());
+  outbox.saveBox('box-0000001', 'job-0000001', fields('A'), 3, AT);
+  await settled();
+  const stale = { type: 'about:blank', title: 'Stale', status: 409, stored: record('A', 4) };
+  answers.push(
+    () => Promise.resolve({ status: 409, body: stale }),
+    () => Promise.resolve({ status: 200, body: { id: 'box-0000001', deleted: true } }),
+  );
+  outbox.remove('boxes', 'box-0000001', 3, 'A');
+  await settled();
+  expect(sent.slice(1).map(({ path }) => path)).toEqual([
+    '/api/v1/boxes/box-0000001?version=3',
+    '/api/v1/boxes/box-0000001?version=4',
+  ]);
+  expect(outbox.snapshot().entries).toEqual([]);
+});
+
+test('a box made without an answer and deleted at once is deleted on the server too', async () => {
+  const outbox = new Outbox(memoryStore(), arrivals());
+  outbox.saveBox('box-0000001', 'job-0000001', fields('A'), null, AT);
+  await settled();
+  answers.push(() => Promise.resolve({ status: 200, body: { id: 'box-0000001', deleted: true } }));
+  outbox.remove('boxes', 'box-0000001', 1, 'A');
+  await settled();
+  expect(sent.at(-1)).toMatchObject({ method: 'DELETE', path: '/api/v1/boxes/box-0000001?version=1' });
+});
+
+test('a change the schema refuses is told by field and not written; what waited stays', async () => {
+  const store = memoryStore();
+  const outbox = new Outbox(store, arrivals());
+  outbox.saveBox('box-0000001', 'job-0000001', fields('A'), 3, AT);
+  const problems = outbox.saveBox(
+    'box-0000001',
+    'job-0000001',
+    { ...fields('A'), name: 'x'.repeat(81) },
+    3,
+    AT,
+  );
+  expect(problems).toEqual([{ field: 'name', accepted: 'must be at most 80 characters' }]);
+  expect(outbox.snapshot()).toMatchObject({
+    entries: [{ fields: { name: 'A' } }],
+    rejected: { id: 'box-0000001', problems },
+  });
+  expect(store.length).toBe(1);
+  // A pasted tab is a blank, and is kept.
+  expect(outbox.saveBox('box-0000001', 'job-0000001', { ...fields('B'), room: 'Den\told' }, 3, AT)).toEqual(
+    [],
+  );
+  expect(outbox.snapshot()).toMatchObject({
+    entries: [{ fields: { room: 'Den old' } }],
+    rejected: undefined,
+  });
+  expect(new Outbox(store, arrivals()).snapshot().entries).toHaveLength(1);
+  expect(outbox.saveJob('job-0000001', { name: '', edition: 'nec2023', note: '' }, null, AT)).toMatchObject([
+    { field: 'name' },
+  ]);
+  expect(store.length).toBe(1);
+  await clearTimers(outbox);
+});
+
+test('what cannot be read is kept, shown and counted, set aside for a newer change, and thrown away at a word', async () => {
+  const store = memoryStore();
+  const key = 'dense-pack/outbox/box-0000001';
+  store.setItem(key, '{"what":"box","of a version":"to come"}');
+  store.setItem('dense-pack/outbox/box-0000002', 'torn {');
+  const outbox = new Outbox(store, arrivals());
+  expect(outbox.snapshot().unreadable.map((one) => one.key)).toEqual([key, 'dense-pack/outbox/box-0000002']);
+  answers.push(() => Promise.resolve({ status: 200, body: record('A', 4) }));
+  outbox.saveBox('box-0000001', 'job-0000001', fields('A'), 3, AT);
+  await settled();
+  expect(outbox.snapshot().entries).toEqual([]);
+  const again = new Outbox(store, arrivals());
+  expect(again.snapshot().unreadable.map((one) => one.text)).toEqual(
+    expect.arrayContaining(['{"what":"box","of a version":"to come"}', 'torn {']),
+  );
+  for (const one of again.snapshot().unreadable) again.discard(one.key);
+  expect([again.snapshot().unreadable, store.length]).toEqual([[], 0]);
+});
+
+test('an entry that was set aside and can be read now waits again, once', async () => {
+  const store = memoryStore();
+  const first = new Outbox(store, arrivals());
+  first.saveBox('box-0000001', 'job-0000001', fields('A'), 3, AT);
+  const text = store.getItem('dense-pack/outbox/box-0000001') ?? '';
+  store.removeItem('dense-pack/outbox/box-0000001');
+  store.setItem('dense-pack/unreadable/box-0000001/1', text);
+  const outbox = new Outbox(store, arrivals());
+  expect(outbox.snapshot()).toMatchObject({ entries: [{ fields: { name: 'A' } }], unreadable: [] });
+  answers.push(() => Promise.resolve({ status: 200, body: record('A', 4) }));
+  await outbox.flush();
+  expect([outbox.snapshot().entries, store.length]).toEqual([[], 0]);
+  await clearTimers(first);
+});
+
+test('a record the server fails at does not hold up the others', async () => {
+  const outbox = new Outbox(memoryStore(), arrivals());
+  answers.push(
+    () => Promise.resolve({ status: 500, body: {} }),
+    () => Promise.resolve({ status: 500, body: {} }),
+    () => Promise.resolve({ status: 200, body: { ...record('B', 2), id: 'box-0000002' } }),
+  );
+  outbox.saveBox('box-0000001', 'job-0000001', fields('A'), 1, AT);
+  outbox.saveBox('box-0000002', 'job-0000001', fields('B'), 1, AT);
+  await settled();
+  await outbox.flush();
+  expect(outbox.snapshot()).toMatchObject({ away: true, entries: [{ id: 'box-0000001' }] });
+  await clearTimers(outbox);
+});
+
 test('five hundred boxes at once are all kept in order and told as one list', async () => {
   const outbox = new Outbox(memoryStore(), arrivals());
   for (let nth = 0; nth < 500; nth += 1) {

@@ -11,15 +11,26 @@ import {
   BoxRecord,
   Job,
   type JobChange,
-  type JobFields,
+  JobFields,
   type NewBox,
   type NewJob,
 } from '@dense-pack/core/box/record';
-import { z } from 'zod';
-import { ProblemAnswer, request, ServerAway } from './api';
-import { type BoxEntry, Entry, fieldsOf } from './entry';
+import type { z } from 'zod';
+import { Deleted, ProblemAnswer, request, ServerAway } from './api';
+import {
+  type BoxEntry,
+  Entry,
+  type FieldProblem,
+  problemsOf,
+  SENT_MOST,
+  textOf,
+  textOfJob,
+  type Unreadable,
+} from './entry';
 
 const PREFIX = 'dense-pack/outbox/';
+/** Where an entry that cannot be read is kept once another of the same record takes its place. */
+const ASIDE_PREFIX = 'dense-pack/unreadable/';
 /** What is given up first when the browser's store is full: the way back, never a change. */
 const SPARE_PREFIX = 'dense-pack/history/';
 
@@ -30,7 +41,14 @@ export interface OutboxState {
   /** The browser's store is full: what waits is only held while this page is open. */
   readonly full: boolean;
   readonly entries: readonly Entry[];
+  /** Entries this program cannot read: kept as they are until the person throws them away. */
+  readonly unreadable: readonly Unreadable[];
+  /** The last change that was not taken, and why; nothing was written. */
+  readonly rejected: { readonly id: string; readonly problems: readonly FieldProblem[] } | undefined;
 }
+
+type JobEntry = Extract<Entry, { what: 'job' }>;
+type DeleteEntry = Extract<Entry, { what: 'delete' }>;
 
 interface Store {
   readonly length: number;
@@ -50,6 +68,8 @@ export interface Arrivals {
 }
 
 const RETRY_MS = [1000, 2000, 5000, 15_000];
+/** After so many failures in a row the rest waits too: it is the server, not the record. */
+const FAILURES_MOST = 3;
 
 export class Outbox {
   #listeners = new Set<() => void>();
@@ -69,7 +89,15 @@ export class Outbox {
     /** Milliseconds a change lies before it is sent: the screen comes first, quick changes go together. */
     private readonly lie = 0,
   ) {
-    this.#state = { away: false, sending: false, full: false, entries: this.#read() };
+    this.#state = {
+      away: false,
+      sending: false,
+      full: false,
+      entries: [],
+      unreadable: [],
+      rejected: undefined,
+    };
+    this.#state = { ...this.#state, ...this.#read() };
   }
 
   readonly subscribe = (listener: () => void): (() => void) => {
@@ -81,29 +109,48 @@ export class Outbox {
 
   /** Another tab changed the store. */
   reload(): void {
-    this.#set({ entries: this.#read() });
+    this.#set(this.#read());
   }
 
   entryOf(id: string): Entry | undefined {
     return this.#known.get(id);
   }
 
-  /** @param from the version this change was made from; null for a new job */
-  saveJob(id: string, fields: JobFields, from: number | null, madeAt: string): void {
+  /**
+   * Writes a change of a job, if the schema takes it.
+   * @param from the version this change was made from; null for a new job
+   * @returns what is wrong, field by field; then nothing was written. Empty when it was.
+   */
+  saveJob(id: string, said: JobFields, from: number | null, madeAt: string): readonly FieldProblem[] {
+    const fields = JobFields.safeParse(said);
+    if (!fields.success) return this.#reject(id, problemsOf(fields.error));
     const before = this.entryOf(id);
     const earlier = before?.what === 'job' ? before : undefined;
     this.#put({
       ...this.#stamp(id),
       what: 'job',
       id,
-      fields,
+      fields: fields.data,
       from: earlier ? earlier.from : from,
       madeAt: earlier?.madeAt ?? madeAt,
     });
+    return [];
   }
 
-  /** @param from the version this change was made from; null for a new box */
-  saveBox(id: string, jobId: string, fields: BoxFields, from: number | null, madeAt: string): void {
+  /**
+   * Writes a change of a box, if the schema takes it.
+   * @param from the version this change was made from; null for a new box
+   * @returns what is wrong, field by field; then nothing was written. Empty when it was.
+   */
+  saveBox(
+    id: string,
+    jobId: string,
+    said: BoxFields,
+    from: number | null,
+    madeAt: string,
+  ): readonly FieldProblem[] {
+    const fields = BoxFields.safeParse(said);
+    if (!fields.success) return this.#reject(id, problemsOf(fields.error));
     const before = this.entryOf(id);
     const earlier = before?.what === 'box' ? before : undefined;
     this.#put({
@@ -111,39 +158,76 @@ export class Outbox {
       what: 'box',
       id,
       jobId,
-      fields,
+      fields: fields.data,
       from: earlier ? earlier.from : from,
       madeAt: earlier?.madeAt ?? madeAt,
       ...(earlier?.conflict ? { conflict: earlier.conflict } : {}),
+      ...(earlier?.sent ? { sent: earlier.sent } : {}),
     });
+    return [];
   }
 
   /** Settles a conflict: `mine` is sent over the stored version, `theirs` drops this change. */
   settle(id: string, choice: 'mine' | 'theirs'): void {
     const entry = this.entryOf(id);
-    if (entry?.what !== 'box') return;
-    const { conflict, refused: _refused, ...rest } = entry;
+    if (entry === undefined || entry.what === 'job') return;
+    const { conflict } = entry;
     if (choice === 'theirs') {
       this.#drop(id);
-      if (conflict) this.arrivals.box(conflict);
+      if (conflict && 'jobId' in conflict) this.arrivals.box(conflict);
       return;
     }
-    this.#put({ ...rest, from: conflict?.version ?? rest.from, turn: rest.turn + 1 });
+    const turn = entry.turn + 1;
+    if (entry.what === 'box') {
+      const { conflict: _conflict, refused: _refused, sent: _sent, ...rest } = entry;
+      this.#put({ ...rest, from: conflict?.version ?? rest.from, turn });
+    } else {
+      const { conflict: _conflict, refused: _refused, ...rest } = entry;
+      this.#put({ ...rest, ...(conflict ? { version: conflict.version } : {}), turn });
+    }
   }
 
-  remove(of: 'boxes' | 'jobs', id: string): void {
-    // With a job go the changes of its boxes that still wait: they would be refused for ever.
-    for (const entry of this.#state.entries) {
-      if (of === 'jobs' && entry.what === 'box' && entry.jobId === id) this.#drop(entry.id);
-    }
+  /** Sends once more what the server refused. */
+  again(id: string): void {
+    const entry = this.entryOf(id);
+    if (entry === undefined) return;
+    const { refused: _refused, ...rest } = entry;
+    this.#put({ ...rest, turn: rest.turn + 1 });
+  }
+
+  /** Throws a waiting change away: only ever at the person's word. */
+  giveUp(id: string): void {
+    this.#drop(id);
+  }
+
+  /** Throws away what cannot be read: only ever at the person's word. */
+  discard(key: string): void {
+    if (this.#state.unreadable.some((one) => one.key === key)) this.store.removeItem(key);
+    this.#set(this.#read());
+  }
+
+  /** @param version the version that is deleted; what another changes meanwhile is asked about */
+  remove(of: 'boxes' | 'jobs', id: string, version: number, name: string): void {
     const before = this.entryOf(id);
-    const neverSent = before?.what === 'box' && before.from === null;
+    const neverSent = before?.what === 'box' && before.from === null && !before.sent;
     if (neverSent && !this.#running) {
       this.#drop(id);
       this.arrivals.deleted(id);
       return;
     }
-    this.#put({ ...this.#stamp(id), what: 'delete', of, id });
+    const from = before?.what === 'box' || before?.what === 'job' ? (before.from ?? 1) : version;
+    // What was sent without an answer may have been taken, and be a version further.
+    const sent =
+      before?.what === 'box' ? before.sent : before?.what === 'job' ? [textOfJob(before.fields)] : undefined;
+    this.#put({
+      ...this.#stamp(id),
+      what: 'delete',
+      of,
+      id,
+      name,
+      version: from,
+      ...(sent ? { sent } : {}),
+    });
   }
 
   /** Sends what waits, in order. Safe to call at any time. */
@@ -170,25 +254,39 @@ export class Outbox {
   }
 
   async #sendAll(): Promise<void> {
-    this.#set({ entries: this.#read() });
+    this.#set(this.#read());
     const waiting = this.#state.entries.filter(
-      (entry) => entry.what !== 'box' || (!entry.conflict && !entry.refused),
+      (entry) => !entry.refused && !('conflict' in entry && entry.conflict),
     );
     // With nothing to send there is nothing to wait for.
     this.#set(waiting.length > 0 ? { sending: true } : { away: false });
+    let failed = 0;
     for (const entry of waiting) {
+      if (this.#waitsForJob(entry)) continue;
       try {
         await this.#send(entry);
-        this.#failures = 0;
-        if (this.#state.away) this.#set({ away: false });
       } catch (error) {
         if (!(error instanceof ServerAway)) throw error;
-        this.#failures += 1;
-        this.#set({ away: true });
-        return;
+        failed += 1;
+        // A record the server fails at does not hold up the others; a server that is gone holds up all.
+        if (!error.answered || failed >= FAILURES_MOST) break;
       }
     }
+    if (failed > 0) {
+      this.#failures += 1;
+      this.#set({ away: true });
+      return;
+    }
+    this.#failures = 0;
+    if (this.#state.away) this.#set({ away: false });
     if (waiting.length > 0) this.arrivals.settled();
+  }
+
+  /** A box waits while its job is not there yet, and while the job is being deleted. */
+  #waitsForJob(entry: Entry): boolean {
+    if (entry.what !== 'box') return false;
+    const job = this.#known.get(entry.jobId);
+    return job?.what === 'delete' || (job?.what === 'job' && job.from === null);
   }
 
   async #send(entry: Entry): Promise<void> {
@@ -198,28 +296,59 @@ export class Outbox {
         this.arrivals.job(job);
         this.#settleSent(entry, job.version);
       } else if (entry.what === 'delete') {
-        await request(z.undefined(), `/${entry.of}/${entry.id}`, 'DELETE').catch((error: unknown) => {
-          // Gone already is as good as deleted.
-          if (!(error instanceof ProblemAnswer && error.problem.status === 404)) throw error;
-        });
-        this.#settleSent(entry);
-        this.arrivals.deleted(entry.id);
+        await this.#sendDelete(entry);
       } else {
         await this.#sendBox(entry);
       }
     } catch (error) {
       if (error instanceof ServerAway) throw error;
       const words = error instanceof ProblemAnswer ? error.words : String(error);
-      if (entry.what === 'box') this.#mark(entry, { refused: words });
-      else this.#drop(entry.id);
+      this.#mark(entry, { refused: words });
     }
   }
 
+  async #sendDelete(entry: DeleteEntry): Promise<void> {
+    const { of, id } = entry;
+    try {
+      const { version = await this.#storedVersion(entry) } = entry;
+      await request(Deleted, `/${of}/${id}?version=${version}`, 'DELETE');
+    } catch (error) {
+      const status = error instanceof ProblemAnswer ? error.problem.status : undefined;
+      const stored =
+        error instanceof ProblemAnswer && status === 409 ? storedIn(error, of === 'boxes') : undefined;
+      if (stored !== undefined) return this.#settleDeletion(entry, stored);
+      // Gone already is as good as deleted.
+      if (status !== 404) throw error;
+    }
+    this.#settleSent(entry);
+    // With a job go the changes of its boxes that waited.
+    for (const one of this.#known.values()) if (one.what === 'box' && one.jobId === id) this.#drop(one.id);
+    this.arrivals.deleted(id);
+  }
+
+  /** Another version is stored than was deleted: this phone's own last change, or someone's since. */
+  #settleDeletion(entry: DeleteEntry, stored: BoxRecord | Job): void {
+    const there = 'jobId' in stored ? textOf(stored) : textOfJob(stored);
+    if (!entry.sent?.includes(there)) return this.#mark(entry, { conflict: stored });
+    const { sent: _sent, ...rest } = entry;
+    this.#write({ ...rest, version: stored.version });
+    this.#again = true;
+  }
+
+  /** What an older program wrote names no version: the one there is now is meant. */
+  async #storedVersion({ of, id }: DeleteEntry): Promise<number> {
+    return (await request(of === 'boxes' ? BoxRecord : Job, `/${of}/${id}`)).version;
+  }
+
   /** A job's name and edition are the last person's choice: a stale change is sent again over the stored one. */
-  async #sendJob({ id, fields, from }: Extract<Entry, { what: 'job' }>): Promise<Job> {
+  async #sendJob({ id, fields, from }: JobEntry): Promise<Job> {
     if (from === null) {
-      const body: z.input<typeof NewJob> = { id, ...fields };
-      return request(Job, '/jobs', 'POST', body);
+      const post: z.input<typeof NewJob> = { id, ...fields };
+      const { version, ...stored } = await request(Job, '/jobs', 'POST', post);
+      const same = (Object.keys(fields) as (keyof JobFields)[]).every((key) => stored[key] === fields[key]);
+      // A repeated POST answers the job as it was first stored: what changed since goes after it.
+      if (same) return { version, ...stored };
+      return request(Job, `/jobs/${id}`, 'PUT', { ...fields, version });
     }
     const body: z.input<typeof JobChange> = { ...fields, version: from };
     try {
@@ -235,32 +364,53 @@ export class Outbox {
   }
 
   async #sendBox(entry: BoxEntry): Promise<void> {
+    const { id, fields, from } = entry;
+    const text = textOf(fields);
+    this.#willSend(entry, text);
+    let record: BoxRecord;
     try {
-      let record: BoxRecord;
-      if (entry.from === null) {
-        const body: z.input<typeof NewBox> = { id: entry.id, ...entry.fields };
+      if (from === null) {
+        const body: z.input<typeof NewBox> = { id, ...fields };
         record = await request(BoxRecord, `/jobs/${entry.jobId}/boxes`, 'POST', body);
-        // A repeated POST answers the box as it was first stored: what changed since goes after it.
-        if (JSON.stringify(fieldsOf(record)) !== JSON.stringify(BoxFields.parse(entry.fields))) {
-          record = await request(BoxRecord, `/boxes/${entry.id}`, 'PUT', {
-            ...entry.fields,
-            version: record.version,
-          });
-        }
+        if (textOf(record) !== text) return this.#settleStored(entry, record);
       } else {
-        const body: z.input<typeof BoxChange> = { ...entry.fields, version: entry.from };
-        record = await request(BoxRecord, `/boxes/${entry.id}`, 'PUT', body);
+        const body: z.input<typeof BoxChange> = { ...fields, version: from };
+        record = await request(BoxRecord, `/boxes/${id}`, 'PUT', body);
       }
-      this.arrivals.box(record);
-      this.#settleSent(entry, record.version);
     } catch (error) {
       const stored =
-        error instanceof ProblemAnswer && error.problem.status === 409
-          ? BoxRecord.safeParse(error.problem.stored)
-          : undefined;
-      if (!stored?.success) throw error;
-      this.#mark(entry, { conflict: stored.data });
+        error instanceof ProblemAnswer && error.problem.status === 409 ? storedIn(error, true) : undefined;
+      if (stored === undefined || !('jobId' in stored)) throw error;
+      return this.#settleStored(entry, stored);
     }
+    this.arrivals.box(record);
+    this.#settleSent(entry, record.version);
+  }
+
+  /** Remembers what is sent before it is: its answer may be lost. */
+  #willSend(entry: BoxEntry, text: string): void {
+    const now = this.#readOne(entry.id);
+    if (now?.what !== 'box' || now.sent?.at(-1) === text) return;
+    this.#write({ ...now, sent: [...(now.sent ?? []), text].slice(-SENT_MOST) });
+  }
+
+  /**
+   * Another version is stored than this change was made from. Where that is what this phone sent, its answer
+   * was lost: no one else changed anything, and what is new goes after it. Else the person is asked.
+   */
+  #settleStored(entry: BoxEntry, stored: BoxRecord): void {
+    const now = this.#readOne(entry.id);
+    if (now?.what !== 'box') return;
+    const there = textOf(stored);
+    if (textOf(now.fields) === there) {
+      this.arrivals.box(stored);
+      this.#drop(now.id);
+    } else if (now.sent?.includes(there)) {
+      this.arrivals.box(stored);
+      const { sent: _sent, ...rest } = now;
+      this.#write({ ...rest, from: stored.version });
+      this.#again = true;
+    } else this.#mark(entry, { conflict: stored });
   }
 
   /** The server took this entry. What was changed meanwhile stays, now made from the new version. */
@@ -270,13 +420,31 @@ export class Outbox {
       this.#drop(entry.id);
       return;
     }
-    if (now.what !== 'delete' && version !== undefined) this.#write({ ...now, from: version });
+    if (version !== undefined) {
+      if (now.what === 'box') {
+        const { sent: _sent, ...rest } = now;
+        this.#write({ ...rest, from: version });
+      } else if (now.what === 'job') this.#write({ ...now, from: version });
+      // Deleted while its last change was on the way: that change is what is deleted.
+      else this.#write({ ...now, version });
+    }
     this.#again = true;
   }
 
-  #mark(entry: BoxEntry, more: Partial<BoxEntry>): void {
+  /** Lays what the server said of an entry on it as it is now; one of another kind stays as it is. */
+  #mark(entry: Entry, more: Partial<Pick<BoxEntry, 'refused' | 'conflict'>> | Partial<DeleteEntry>): void {
     const now = this.#readOne(entry.id);
-    this.#write({ ...(now?.what === 'box' ? now : entry), ...more });
+    if (now?.what !== entry.what || (now.turn !== entry.turn && !('conflict' in more))) {
+      // Changed or given up meanwhile: what there is now is sent as it is.
+      this.#again = this.#again || now !== undefined;
+      return;
+    }
+    this.#write({ ...now, ...more } as Entry);
+  }
+
+  #reject(id: string, problems: readonly FieldProblem[]): readonly FieldProblem[] {
+    this.#set({ rejected: { id, problems } });
+    return problems;
   }
 
   #stamp(id: string): { order: number; turn: number } {
@@ -287,6 +455,7 @@ export class Outbox {
   }
 
   #put(entry: Entry): void {
+    if (this.#state.rejected?.id === entry.id) this.#set({ rejected: undefined });
     this.#write(entry);
     if (this.lie === 0) return void this.flush();
     clearTimeout(this.#timer);
@@ -294,6 +463,7 @@ export class Outbox {
   }
 
   #write(entry: Entry): void {
+    this.#setAside(entry.id);
     this.#known.set(entry.id, entry);
     this.#set({ entries: this.#sorted(), full: !this.#store(entry) });
   }
@@ -313,6 +483,26 @@ export class Outbox {
     return false;
   }
 
+  /** Before an entry takes the place of one that cannot be read, that is kept elsewhere. */
+  #setAside(id: string): void {
+    const key = `${PREFIX}${id}`;
+    const before = this.#state.unreadable.find((one) => one.key === key);
+    if (!before) return;
+    let nth = 1;
+    while (this.store.getItem(`${ASIDE_PREFIX}${id}/${nth}`) !== null) nth += 1;
+    this.#move(key, `${ASIDE_PREFIX}${id}/${nth}`, before.text);
+    this.#set({ unreadable: this.#read().unreadable });
+  }
+
+  #move(from: string, to: string, text: string): void {
+    try {
+      this.store.setItem(to, text);
+      this.store.removeItem(from);
+    } catch {
+      // No room: it stays where it is.
+    }
+  }
+
   #drop(id: string): void {
     this.store.removeItem(`${PREFIX}${id}`);
     this.#known.delete(id);
@@ -322,12 +512,7 @@ export class Outbox {
   #readOne(id: string): Entry | undefined {
     const text = this.store.getItem(`${PREFIX}${id}`);
     if (text === null) return this.#state.full ? this.#known.get(id) : undefined;
-    try {
-      const parsed = Entry.safeParse(JSON.parse(text));
-      return parsed.success ? parsed.data : undefined;
-    } catch {
-      return undefined;
-    }
+    return entryIn(text);
   }
 
   #keys(prefix: string): string[] {
@@ -340,20 +525,46 @@ export class Outbox {
     return [...this.#known.values()].sort((a, b) => a.order - b.order);
   }
 
-  #read(): Entry[] {
+  /** Reads the store anew: what waits, and what cannot be read. */
+  #read(): Pick<OutboxState, 'entries' | 'unreadable'> {
     const found = new Map<string, Entry>();
-    for (const key of this.#keys(PREFIX)) {
-      const entry = this.#readOne(key.slice(PREFIX.length));
-      if (entry) found.set(entry.id, entry);
+    const unreadable: Unreadable[] = [];
+    // What was set aside may be an entry a newer program can read.
+    for (const key of [...this.#keys(PREFIX), ...this.#keys(ASIDE_PREFIX)]) {
+      const text = this.store.getItem(key);
+      if (text === null) continue;
+      const entry = entryIn(text);
+      const home = entry && `${PREFIX}${entry.id}`;
+      if (!entry || (key !== home && found.has(entry.id))) unreadable.push({ key, text });
+      else {
+        found.set(entry.id, entry);
+        if (home !== undefined && key !== home) this.#move(key, home, text);
+      }
     }
     // What did not fit into the store is still held here.
     for (const [id, entry] of this.#known) if (this.#state.full && !found.has(id)) found.set(id, entry);
     this.#known = found;
-    return this.#sorted();
+    return { entries: this.#sorted(), unreadable };
   }
 
   #set(change: Partial<OutboxState>): void {
     this.#state = { ...this.#state, ...change };
     for (const listener of this.#listeners) listener();
   }
+}
+
+/** An entry as it lies in the store; undefined where this program cannot read it. */
+function entryIn(text: string): Entry | undefined {
+  try {
+    const parsed = Entry.safeParse(JSON.parse(text));
+    return parsed.success ? parsed.data : undefined;
+  } catch {
+    return undefined;
+  }
+}
+
+/** What is stored, by a 409. */
+function storedIn({ problem }: ProblemAnswer, box: boolean): BoxRecord | Job | undefined {
+  const stored = box ? BoxRecord.safeParse(problem.stored) : Job.safeParse(problem.stored);
+  return stored.success ? stored.data : undefined;
 }

@@ -1,10 +1,10 @@
-/** Photos that wait: kept at once, sent when the server answers, dropped only when it has them or never will. */
+/** Photos that wait: kept at once, sent when the server answers, dropped only when it says that it has them. */
 import { ProblemAnswer, ServerAway } from './api';
-import { Photos, type PhotoStore } from './photos';
+import { Photos, type PhotoStore, type Waiting } from './photos';
 import { PHOTO_FILE_MOST, PhotoRefused, shrinkPhoto } from './shrink-photo';
 
 function memory() {
-  const kept = new Map<string, { boxId: string; photo: Blob }>();
+  const kept = new Map<string, Waiting>();
   const store: PhotoStore = {
     put: (id, waiting) => Promise.resolve(void kept.set(id, waiting)),
     get: (id) => Promise.resolve(kept.get(id)),
@@ -30,7 +30,8 @@ test('a photo is kept before it is sent, and dropped when it was', async () => {
 test.each<[string, Error, number]>([
   ['the server is away', new ServerAway('away'), 1],
   ['the server has no such box yet', answered(404), 1],
-  ['the server takes no such picture', answered(422), 0],
+  ['the server takes no such picture', answered(422), 1],
+  ['it is too large for the server', answered(413), 1],
 ])('%s: %# photo waits', async (_why, error, waiting) => {
   const { kept, store } = memory();
   const photos = new Photos(store, () => Promise.reject(error));
@@ -38,6 +39,17 @@ test.each<[string, Error, number]>([
   await settled();
   expect(kept.size).toBe(waiting);
   expect(await photos.waiting('photo-1')).toBe(waiting === 1 ? PHOTO : undefined);
+});
+
+test('what the server does not take is told with its reason, kept, and not sent again', async () => {
+  const { store } = memory();
+  const send = jest.fn(() => Promise.reject(answered(422)));
+  const photos = new Photos(store, send);
+  await photos.keep('box-1', 'photo-1', PHOTO);
+  await settled();
+  await photos.flush();
+  expect(send).toHaveBeenCalledTimes(1);
+  expect([...(await photos.refused())]).toEqual([['photo-1', 'No']]);
 });
 
 test('one that waits for its box does not hold up the others', async () => {

@@ -5,9 +5,11 @@
 import { createStore, del, entries, get, set, type UseStore } from 'idb-keyval';
 import { ProblemAnswer, sendPhoto, ServerAway } from './api';
 
-interface Waiting {
+export interface Waiting {
   readonly boxId: string;
   readonly photo: Blob;
+  /** Why the server does not take it. It stays until the person removes it. */
+  readonly refused?: string;
 }
 
 /** What keeps photos until they are sent. */
@@ -48,6 +50,12 @@ export class Photos {
     return (await this.store.get(id))?.photo;
   }
 
+  /** Photos the server does not take, by id, with its reason. */
+  async refused(): Promise<ReadonlyMap<string, string>> {
+    const all = await this.store.all().catch(() => []);
+    return new Map(all.flatMap(([id, { refused }]) => (refused === undefined ? [] : [[id, refused]])));
+  }
+
   /** Drops a photo that was taken back before it was sent. */
   async forget(id: string): Promise<void> {
     await this.store.drop(id);
@@ -58,15 +66,16 @@ export class Photos {
     if (this.#sending) return;
     this.#sending = true;
     try {
-      for (const [id, { boxId, photo }] of await this.store.all()) {
+      for (const [id, { boxId, photo, refused }] of await this.store.all()) {
+        if (refused !== undefined) continue;
         try {
           await this.send(boxId, id, photo);
           await this.store.drop(id);
         } catch (error) {
           if (error instanceof ServerAway) return;
-          // No such box yet: it waits. Anything else the server says of a picture is final.
-          const status = error instanceof ProblemAnswer ? error.problem.status : 500;
-          if (status === 422 || status === 413) await this.store.drop(id);
+          // No such box yet: it waits. Anything else the server says of a picture is told, and it is kept.
+          if (error instanceof ProblemAnswer && error.problem.status !== 404)
+            await this.store.put(id, { boxId, photo, refused: error.words });
         }
       }
     } catch {

@@ -14,7 +14,7 @@ import { startTransition, useCallback, useEffect, useMemo, useState, useSyncExte
 import type { z } from 'zod';
 import { afterPaint } from './after-paint';
 import { BoxStates, JobList, JobWithBoxes, ProblemAnswer, request, ServerAway } from './api';
-import { type BoxEntry, type Entry, fieldsOf } from './entry';
+import { type BoxEntry, type Entry, type FieldProblem, fieldsOf } from './entry';
 import { Outbox, type OutboxState } from './outbox';
 import { photos } from './photos';
 
@@ -152,6 +152,13 @@ const useEntries = () => useCalm(entriesOf);
 const whole = (state: OutboxState) => state;
 /** What waits, and whether the server is away. */
 export const useOutbox = () => useCalm(whole);
+
+const rejectedIn = ({ rejected }: OutboxState) => rejected;
+/** The last change of this record that was not taken, and why. */
+export function useRejected(id: string): readonly FieldProblem[] {
+  const rejected = useCalm(rejectedIn);
+  return rejected?.id === id ? rejected.problems : [];
+}
 
 /** The document of a box as it stands at this very moment, whatever has been drawn. */
 function liveDocument(box: ShownBox): BoxFields['box'] {
@@ -299,10 +306,13 @@ export function boxNow(jobId: string, boxId: string): ShownBox | undefined {
   return lay(stored, outbox.snapshot().entries, jobId).find((box) => box.id === boxId);
 }
 
-/** Saves a change of a box: at once here, on the server when it answers. */
-export function changeBox(box: ShownBox, fields: Partial<BoxFields>): void {
+/**
+ * Saves a change of a box: at once here, on the server when it answers.
+ * @returns what is wrong with it, field by field; then nothing was changed
+ */
+export function changeBox(box: ShownBox, fields: Partial<BoxFields>): readonly FieldProblem[] {
   const { id, jobId, version } = box;
-  outbox.saveBox(id, jobId, { ...fieldsOf(box), ...fields }, version, new Date().toISOString());
+  return outbox.saveBox(id, jobId, { ...fieldsOf(box), ...fields }, version, new Date().toISOString());
 }
 
 /** Makes a job and gives its id at once; it is sent when the server answers. */
@@ -313,9 +323,9 @@ export function makeJob(fields: JobFields): string {
 }
 
 /** Changes what is said of a job. */
-export function changeJob(job: Job, change: Partial<JobFields>): void {
+export function changeJob(job: Job, change: Partial<JobFields>): readonly FieldProblem[] {
   const { id, name, edition, note, version } = job;
-  outbox.saveJob(id, { name, edition, note, ...change }, version, new Date().toISOString());
+  return outbox.saveJob(id, { name, edition, note, ...change }, version, new Date().toISOString());
 }
 
 /** Makes a box and gives its id at once. */

@@ -173,7 +173,7 @@ export function JobScreen({ jobId }: { readonly jobId: string }) {
         what="job"
         question={`Delete “${job.name}” and its ${job.boxes.length} boxes?`}
         onRemove={() => {
-          outbox.remove('jobs', job.id);
+          outbox.remove('jobs', job.id, job.version, job.name);
           go('/');
         }}
       />

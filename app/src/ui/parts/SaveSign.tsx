@@ -1,33 +1,55 @@
-/** Whether what one sees is stored: saved, being saved, or kept here until the server answers. */
+/** Whether what one sees is stored: saved, being saved, or kept here. A touch shows what waits. */
+import CloudAlert from 'lucide-react-native/icons/cloud-alert';
 import CloudCheck from 'lucide-react-native/icons/cloud-check';
 import CloudOff from 'lucide-react-native/icons/cloud-off';
 import CloudUpload from 'lucide-react-native/icons/cloud-upload';
+import { useState } from 'react';
 import { View } from 'react-native';
 import { useOutbox } from '../client/queries';
 import { usePreferences } from '../theme/preferences';
 import { useColours } from '../theme/theme';
+import { Sheet } from './Sheet';
+import { Touch } from './Touch';
+import { needsPerson, Waiting } from './Waiting';
 import { Words } from './Words';
 
 export function SaveSign() {
-  const { away, entries, full } = useOutbox();
+  const state = useOutbox();
+  const { away, entries, full } = state;
+  const [open, setOpen] = useState(false);
   const colours = useColours();
   const { text } = usePreferences();
+  const stuck = needsPerson(state);
   const waiting = entries.length;
-  const Icon = away || full ? CloudOff : waiting > 0 ? CloudUpload : CloudCheck;
-  const words = full ? 'Not kept' : away ? `${waiting} queued` : waiting > 0 ? 'Saving' : 'Saved';
+  const Icon = stuck > 0 ? CloudAlert : away || full ? CloudOff : waiting > 0 ? CloudUpload : CloudCheck;
+  const words = full
+    ? 'Not kept'
+    : stuck > 0
+      ? `${stuck} not sent`
+      : away
+        ? `${waiting} queued`
+        : waiting > 0
+          ? 'Saving'
+          : 'Saved';
+  const loud = stuck > 0 || away || full;
   return (
-    <View
-      role="status"
-      aria-label={words}
-      testID="save-sign"
-      className="min-w-[52px] items-center justify-center px-1"
-    >
-      <Icon size={20} color={away || full ? colours.unknown : colours.soft} aria-hidden />
-      {text <= 125 && (
-        <Words size="fine" tone={away || full ? 'text-unknown' : 'text-soft'}>
-          {words}
-        </Words>
-      )}
+    <View role="status" aria-label={words} testID="save-sign">
+      <Touch
+        role="button"
+        aria-label={`${words}: show what waits`}
+        onPress={() => setOpen(true)}
+        className="min-h-thumb min-w-[52px] items-center justify-center px-1"
+      >
+        <Icon size={20} color={loud ? colours.unknown : colours.soft} aria-hidden />
+        {text <= 125 && (
+          <Words size="fine" tone={loud ? 'text-unknown' : 'text-soft'}>
+            {words}
+          </Words>
+        )}
+      </Touch>
+      <Sheet title="What waits to be sent" open={open} onClose={() => setOpen(false)}>
+        {open && <Waiting state={state} />}
+      </Sheet>
     </View>
   );
 }

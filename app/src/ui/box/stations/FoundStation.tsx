@@ -104,7 +104,7 @@ export function FoundStation({ box, job, onChange }: FoundStationProps) {
         what="box"
         question={`Delete “${box.name}” and its record?`}
         onRemove={() => {
-          outbox.remove('boxes', box.id);
+          outbox.remove('boxes', box.id, box.version, box.name);
           go(`/job/${box.jobId}`);
         }}
       />
@@ -166,7 +166,9 @@ function Naming({ box, onChange }: Pick<FoundStationProps, 'box' | 'onChange'>) 
                   ? `${label}: ${said.length} characters; at most ${most} are taken. Shorten it.`
                   : undefined;
             setProblems({ ...problems, [key]: problem });
-            if (problem === undefined && said !== box[key]) onChange(() => ({ [key]: said }));
+            if (problem !== undefined || said === box[key]) return;
+            const [refused] = onChange(() => ({ [key]: said }));
+            if (refused) setProblems({ ...problems, [key]: `${label} ${refused.accepted}.` });
           }}
         />
       ))}
