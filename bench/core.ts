@@ -14,13 +14,13 @@ import { editionOf } from '@dense-pack/core/edition/index';
 import { tally } from '@dense-pack/core/fill/tally';
 import { DEFAULT_WEIGHTS } from '@dense-pack/core/remedy/remedy';
 import { findRemedies } from '@dense-pack/core/remedy/search';
-import { buildModel } from '@dense-pack/core/circuit/model';
-import { prove } from '@dense-pack/core/circuit/simulate';
-import { facesOf } from '@dense-pack/core/splice/faces';
-import { drawWiring } from '@dense-pack/core/splice/layout';
-import { linesOf } from '@dense-pack/core/splice/ends';
-import { workOf } from '@dense-pack/core/splice/suggest';
-import { synthesise } from '@dense-pack/core/splice/synthesise';
+import { wired } from '@dense-pack/core/judge/judge';
+import { prove } from '@dense-pack/core/simulate/prove';
+import { facesOf } from '@dense-pack/core/plan/faces';
+import { drawWiring } from '@dense-pack/core/plan/layout';
+import { linesOf } from '@dense-pack/core/plan/ends';
+import { workOf } from '@dense-pack/core/plan/suggest';
+import { synthesise } from '@dense-pack/core/plan/synthesise';
 import { readCountLine } from '@dense-pack/core/shorthand/read';
 
 const BOXES = {
@@ -90,7 +90,7 @@ for (const line of [
   const work = workOf(box);
   const plan = () => synthesise(box, work, edition);
   const { wiring } = plan();
-  const proof = () => prove(buildModel(box, work, wiring), work);
+  const proof = () => prove(wired(box, work, wiring), work, editionOf('nec2023'));
   const [made, proved, counted] = [time(plan, 5), time(proof, 5), time(() => tally(box, edition), 2000)];
   const drawn = time(() => drawWiring(linesOf(box, work), facesOf(box, work), wiring), 1);
   console.log(

@@ -1,19 +1,12 @@
 /** `dense-pack splice`: every joint and terminal of a box; `simulate`: what is live, and whether it works. */
-import type { BoxDocument } from '@dense-pack/core/box/document';
 import { WorkPlan } from '@dense-pack/core/box/work';
-import { bench } from '@dense-pack/core/circuit/instruments';
-import { buildModel } from '@dense-pack/core/circuit/model';
-import { prove } from '@dense-pack/core/circuit/simulate';
-import type { Edition, EditionId } from '@dense-pack/core/edition/index';
+import { bench } from '@dense-pack/core/simulate/instruments';
+import type { EditionId } from '@dense-pack/core/edition/index';
 import { Kit, NEW_KIT, stockOf } from '@dense-pack/core/parts/kit';
-import type { Stock } from '@dense-pack/core/splice/choose-connectors';
-import { partsOf } from '@dense-pack/core/splice/cut-list';
-import { facesOf } from '@dense-pack/core/splice/faces';
-import { sayHot } from '@dense-pack/core/splice/needs';
-import { withPlan } from '@dense-pack/core/splice/made';
-import { workOf } from '@dense-pack/core/splice/suggest';
-import { synthesise } from '@dense-pack/core/splice/synthesise';
-import { checkWiring, endName } from '@dense-pack/core/terminal/rules';
+import { partsOf } from '@dense-pack/core/plan/cut-list';
+import { sayHot } from '@dense-pack/core/plan/needs';
+import { planBox } from '@dense-pack/core/plan/planned';
+import { workOf } from '@dense-pack/core/plan/suggest';
 import { type Command, InvalidArgumentError, Option } from 'commander';
 import { EXIT } from './exit.ts';
 import { readJsonFile } from './json-file.ts';
@@ -39,20 +32,9 @@ function planned(line: string, options: Options) {
   const kit =
     options.kit === undefined ? NEW_KIT : readJsonFile(options.kit, Kit, '{"connectors": {"twist-m": 4}}');
   if (!work || !kit) return undefined;
-  return { box, edition, work, ...judged(box, work, edition, stockOf(kit)) };
-}
-
-function judged(box: BoxDocument, work: WorkPlan, edition: Edition, stock: Stock) {
-  const plan = synthesise(box, work, edition, stock);
   // A wiring entered as found is judged as it is; without one, the plan is.
-  const wiring = work.found ?? plan.wiring;
-  const model = buildModel(box, work, wiring);
-  const proof = prove(model, work);
-  const findings = checkWiring(box, work, wiring, edition);
-  const obstacles = work.found ? [] : plan.obstacles;
-  const good =
-    obstacles.length === 0 && proof.good && !findings.some(({ severity }) => severity === 'violation');
-  return { plan, wiring, model, proof, findings, obstacles, good };
+  const done = planBox(box, work, edition, stockOf(kit), work.found ? 'found' : 'plan');
+  return { ...done, box, edition, obstacles: work.found ? [] : done.plan.obstacles };
 }
 
 const workOption = () =>
@@ -78,7 +60,7 @@ export function addSplice(program: Command): void {
     .action((line: string, options: Options) => {
       const done = planned(line, options);
       if (!done) return;
-      const { box, work, plan, wiring, proof, findings, obstacles, good } = done;
+      const { box, work, plan, wiring, proof, findings, obstacles, good, faces, name } = done;
       process.exitCode = good ? EXIT.legal : EXIT.over;
       const parts = partsOf(box, work, wiring);
       if (options.json) {
@@ -86,7 +68,7 @@ export function addSplice(program: Command): void {
           JSON.stringify({
             good,
             edition: done.edition.id,
-            work: withPlan(work, plan.wiring),
+            work,
             carries: Object.fromEntries(plan.carries),
             obstacles,
             faults: proof.faults,
@@ -98,8 +80,6 @@ export function addSplice(program: Command): void {
         );
         return;
       }
-      const faces = facesOf(box, work);
-      const name = (end: string) => endName(end, box, work);
       console.log(
         [
           good
@@ -158,31 +138,32 @@ export function addSplice(program: Command): void {
     .action((line: string, options: Options & { on: string[]; off: string[] }) => {
       const done = planned(line, options);
       if (!done) return;
-      const { box, work, model, proof, good } = done;
-      const unknown = options.on.filter((id) => !model.switches.some((one) => one.id === id));
+      const { work, lines, circuitry, proof, good, name: nameOf } = done;
+      const { switches, uses } = circuitry.physical;
+      const unknown = options.on.filter((id) => !switches.some((one) => one.id === id));
       if (unknown.length > 0) {
         console.error(
-          `${unknown.join(', ')}: there is no such switch; the switches are ${model.switches.map(({ id }) => id).join(', ') || 'none'}`,
+          `${unknown.join(', ')}: there is no such switch; the switches are ${switches.map(({ id }) => id).join(', ') || 'none'}`,
         );
         process.exitCode = EXIT.unreadable;
         return;
       }
       process.exitCode = good ? EXIT.legal : EXIT.over;
-      const test = bench(model, work, {
+      const test = bench(circuitry, work, {
         positions: Object.fromEntries(options.on.map((id) => [id, 1])),
         off: options.off,
       });
-      const conductors = model.lines.flatMap(({ wires }) =>
+      const conductors = lines.flatMap(({ wires }) =>
         wires.map(({ id, colour }) => ({
           end: id,
-          name: endName(id, box, work),
+          name: nameOf(id),
           colour,
           nonContact: test.nonContact(id),
           volts: test.at(id).volts ?? null,
           through: test.at(id).through,
         })),
       );
-      const outlets = model.points
+      const outlets = uses
         .filter(({ here }) => here)
         .map((point) => ({
           id: point.id,
@@ -195,7 +176,7 @@ export function addSplice(program: Command): void {
           JSON.stringify({
             good,
             faults: proof.faults,
-            switches: model.switches.map(({ id, name }) => ({ id, name, on: options.on.includes(id) })),
+            switches: switches.map(({ id, name }) => ({ id, name, on: options.on.includes(id) })),
             conductors,
             outlets,
           }),

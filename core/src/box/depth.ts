@@ -1,28 +1,15 @@
 /** Depths of boxes and of device bodies, where they are recorded or typical. */
+import { DEVICE_NAMES, type DeviceName, kindOf } from '../device/index.ts';
 import { type Cited, type Edition, standardBox } from '../edition/index.ts';
 import { inches, type Length } from '../quantity/length.ts';
 import { type BoxDocument, type ItemOf, lengthIn } from './document.ts';
-import type { DeviceName } from './words.ts';
 
 /** Depth of a device's body behind its strap. Typical: the part in hand governs. */
 export const DEVICE_DEPTHS: Cited<Readonly<Record<DeviceName, Length>>> = {
-  value: {
-    duplex: inches(1),
-    single: inches(1),
-    gfci: inches(1.25),
-    usb: inches(1.5),
-    switch: inches(1),
-    '3way': inches(1),
-    '4way': inches(1.25),
-    dimmer: inches(1.375),
-    timer: inches(1.5),
-    smart: inches(1.5),
-    combo: inches(1.25),
-    'fan-control': inches(1.375),
-    range: inches(1.5),
-    dryer: inches(1.5),
-    blank: inches(0),
-  },
+  value: Object.fromEntries(DEVICE_NAMES.map((name) => [name, kindOf(name).depth])) as Record<
+    DeviceName,
+    Length
+  >,
   section: 'handbook 16',
   confidence: 'common practice',
   note: 'Typical depths behind the strap; dimmers run from 1¼ to 1½ in. Measure the device in hand.',

@@ -3,12 +3,9 @@
  * optional: one that is not recorded is told as “not checked”, never passed.
  */
 import { z } from 'zod';
+import { BREAKERS } from '../edition/index.ts';
 import { lengthText } from './texts.ts';
 import { inches } from '../quantity/length.ts';
-
-/** Ratings of breakers the checks know, in amperes. */
-export const BREAKERS = [15, 20, 25, 30, 40, 50, 60] as const;
-export type Breaker = (typeof BREAKERS)[number];
 
 /** Where the box is, for the reminders about protection. */
 export const PLACES = {

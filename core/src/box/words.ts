@@ -1,5 +1,7 @@
 /** The trade's words for what is found in a box, as the count line, the screen and the record use them. */
 
+import { DEVICE_NAMES, type DeviceName, kindOf } from '../device/index.ts';
+
 export const MATERIALS = ['plastic', 'metal'] as const;
 export type Material = (typeof MATERIALS)[number];
 
@@ -37,25 +39,11 @@ export const CABLE_ROLES = {
 } as const;
 export type CableRole = keyof typeof CABLE_ROLES;
 
-/** Devices, by their word in the count line. Each is one yoke. */
-export const DEVICES = {
-  duplex: 'duplex receptacle',
-  single: 'single receptacle',
-  gfci: 'GFCI receptacle',
-  usb: 'USB receptacle',
-  switch: 'switch',
-  '3way': 'three-way switch',
-  '4way': 'four-way switch',
-  dimmer: 'dimmer',
-  timer: 'timer',
-  smart: 'smart switch',
-  combo: 'combination device',
-  'fan-control': 'fan control',
-  range: 'range receptacle',
-  dryer: 'dryer receptacle',
-  blank: 'blank face on a yoke',
-} as const;
-export type DeviceName = keyof typeof DEVICES;
+/** Devices, by their word in the count line. Each is one yoke. What is known of each kind stands in `device/`. */
+export const DEVICES = Object.fromEntries(DEVICE_NAMES.map((name) => [name, kindOf(name).words])) as Readonly<
+  Record<DeviceName, string>
+>;
+export type { DeviceName };
 
 export const FITTINGS = ['stud', 'hickey'] as const;
 export type Fitting = (typeof FITTINGS)[number];

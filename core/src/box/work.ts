@@ -3,14 +3,13 @@
  * controls; and a wiring of it, planned or entered as found. Part of the box document.
  */
 import { z } from 'zod';
-import { SIZES } from '../edition/index.ts';
 import { oneLine } from './one-line.ts';
-import { BREAKERS } from './site.ts';
+import { BREAKERS, SIZES } from '../edition/index.ts';
 
 /** One piece of an item: its id and which of its count, from 0: `i3.0`. */
 const piece = z.string().regex(/^[a-z0-9-]{1,40}\.\d{1,2}$/, 'must name a piece of the box, such as “i3.0”');
 const circuitId = z.string().regex(/^[a-f]$/, 'must be a circuit a to f');
-const chainId = z.string().regex(/^way-\d$/, 'must be a chain way-1 to way-9');
+const chainId = z.string().regex(/^way-\d{1,2}$/, 'must be a chain way-1 to way-99');
 /**
  * A hot: the constant hot of a circuit (`a`), what a switch of the box gives (`i3.0`, or `i3.0.2` for the
  * second half of a combination device), what a far switch gives back (the cable’s piece), or what a
@@ -18,7 +17,7 @@ const chainId = z.string().regex(/^way-\d$/, 'must be a chain way-1 to way-9');
  */
 const hot = z
   .string()
-  .regex(/^([a-f]|way-\d|[a-z0-9-]{1,40}\.\d{1,2}(\.2)?)$/, 'must name a circuit, a switch or a chain');
+  .regex(/^([a-f]|way-\d{1,2}|[a-z0-9-]{1,40}\.\d{1,2}(\.2)?)$/, 'must name a circuit, a switch or a chain');
 
 /** What a cable does in the box. */
 export const RUN_WORDS = {
@@ -56,6 +55,8 @@ export const Run = z.strictObject({
   switched: z.literal(true).optional(),
   /** The GFCI whose LOAD side feeds it. */
   guard: piece.optional(),
+  /** 240 V: two hots of one two-pole breaker, and no neutral where it has two conductors. */
+  doubled: z.literal(true).optional(),
   chain: chainId.optional(),
   /** Whether travelers lead toward the line or the load. */
   leads: z.enum(['line', 'load']).optional(),
@@ -74,6 +75,8 @@ export const DeviceWork = z.strictObject({
   /** Hot of each half of a receptacle, top first; one hot for both without it. */
   halves: z.tuple([hot, hot]).optional(),
   guard: piece.optional(),
+  /** The GFCI of each half where they differ; null for none. */
+  guards: z.tuple([piece.nullable(), piece.nullable()]).optional(),
   /** Whether it takes the neutral; a smart switch does unless this says no. */
   neutral: z.boolean().optional(),
   chain: chainId.optional(),
@@ -105,27 +108,27 @@ export const Wiring = z.strictObject({
     .array(
       z.strictObject({
         id: z.string().regex(/^j\d{1,3}$/),
-        ends: z.array(end).min(1).max(30),
+        ends: z.array(end).min(1).max(200),
         connectors: z.array(z.string().max(40)).max(6).default([]),
       }),
     )
-    .max(80),
+    .max(500),
   /** Short pieces one cuts oneself; each has two ends. */
   pigtails: z
     .array(
       z.strictObject({
-        id: z.string().regex(/^p\d{1,3}$/),
+        id: z.string().regex(/^p\d{1,4}$/),
         size: z.literal([...SIZES]),
         colour: z.string().max(20),
       }),
     )
-    .max(120),
+    .max(1500),
   /** A conductor or pigtail on a terminal or the box’s ground screw. */
-  lands: z.array(z.strictObject({ end, at: end })).max(200),
+  lands: z.array(z.strictObject({ end, at: end })).max(1500),
   /** Broken tabs: `i3.0:hot`, `i3.0:neutral`. */
-  broken: z.array(z.string().max(60)).max(40),
+  broken: z.array(z.string().max(60)).max(240),
   /** Whites used as hots, marked at this end. */
-  marked: z.array(end).max(60),
+  marked: z.array(end).max(500),
   /** Conductors in push-in spring holes, as found. */
   backstabbed: z.array(end).max(60).default([]),
 });
@@ -133,14 +136,14 @@ export type Wiring = z.output<typeof Wiring>;
 
 export const WorkPlan = z.strictObject({
   circuits: z.array(Circuit).min(1, 'must have a circuit').max(6),
-  runs: z.array(Run).max(60),
-  devices: z.array(DeviceWork).max(40),
+  runs: z.array(Run).max(500),
+  devices: z.array(DeviceWork).max(240),
   schools: Schools.default(Schools.parse({})),
   /** The wiring as it was found, entered by hand. */
   found: Wiring.optional(),
   /** The wiring that was planned. */
   plan: Wiring.optional(),
   /** Joints and terminals ticked as made up. */
-  made: z.array(z.string().max(80)).max(300).default([]),
+  made: z.array(z.string().max(80)).max(2000).default([]),
 });
 export type WorkPlan = z.output<typeof WorkPlan>;

@@ -2,25 +2,10 @@
  * The size of equipment grounds by the breaker: NEC Table 250.122 (15 A 14, 20 A 12, 30 to 60 A 10) and
  * CEC Table 16 (20 A may be 14, 30 A 12, 40 and 60 A 10). Copper, values from memory.
  */
-import type { Breaker } from '../box/site.ts';
-import type { Cited, Size } from '../edition/index.ts';
 import { type Check, finds, notChecked, PASS, together } from './finding.ts';
 
-export const SMALLEST_GROUND: Readonly<Record<'NEC' | 'CEC', Cited<Readonly<Record<Breaker, Size>>>>> = {
-  NEC: {
-    value: { 15: 14, 20: 12, 25: 10, 30: 10, 40: 10, 50: 10, 60: 10 },
-    section: 'Table 250.122',
-    confidence: 'from memory',
-  },
-  CEC: {
-    value: { 15: 14, 20: 14, 25: 12, 30: 12, 40: 10, 50: 10, 60: 10 },
-    section: 'Table 16',
-    confidence: 'from memory',
-  },
-};
-
 export const groundSize: Check = ({ box, cables, edition }) => {
-  const { value, section } = SMALLEST_GROUND[edition.code];
+  const { value, section } = edition.terminals.leastGround;
   const grounds = box.items.flatMap((item) => {
     if (item.kind === 'ground') return [{ id: item.id, size: item.size }];
     if (item.kind === 'cable' && item.ground && item.make !== 'ac')

@@ -8,6 +8,7 @@
 import { inches } from '../quantity/length.ts';
 import { millilitres } from '../quantity/volume.ts';
 import type { Edition, StandardBox } from './edition.ts';
+import { CEC_TERMINALS } from './terminal-rules.ts';
 
 /** One allowance per conductor, mL. CEC Table 22. */
 const ALLOWANCES = {
@@ -131,6 +132,7 @@ const CEC_2018: Edition = {
   terminalBlocks: { value: 'not in this edition', section: RULE, confidence: memory },
   clamps: { value: 'none', section: RULE, confidence: memory },
   connectors: { value: 'each pair', section: RULE, confidence: memory },
+  terminals: CEC_TERMINALS,
 };
 
 const CEC_2021: Edition = { ...CEC_2018, id: 'cec2021', name: 'CEC 2021', year: 2021 };

@@ -56,6 +56,43 @@ export interface StandardBox {
 /** A standard box as the count line names it, such as `4sq-1.5`. */
 export type BoxCode = string;
 
+/** Ratings of breakers the rules know, in amperes. */
+export const BREAKERS = [15, 20, 25, 30, 40, 50, 60] as const;
+export type Breaker = (typeof BREAKERS)[number];
+
+/** What an edition says of joints, terminals and bonding. */
+export interface TerminalRules {
+  /** The smallest copper conductor of a breaker. */
+  readonly leastConductor: Cited<Readonly<Record<Breaker, Size>>>;
+  /** The smallest copper equipment ground of a breaker. */
+  readonly leastGround: Cited<Readonly<Record<Breaker, Size>>>;
+  /** Whether any yoke that is screwed to a bonded metal box is bonded by it. */
+  readonly bondedYoke: Cited<boolean>;
+  /** What stands beside each rule of joints and terminals. */
+  readonly sections: Readonly<Record<TerminalRule, string>>;
+}
+
+/** Rules of joints, terminals and bonding that a finding cites. */
+export const TERMINAL_RULES = [
+  'loose',
+  'joint',
+  'one-under-a-screw',
+  'ground-colour',
+  'neutral-terminal',
+  'white-as-hot',
+  'box-bond',
+  'device-bond',
+  'shared-yoke',
+  'multiwire',
+  'multiwire-neutral',
+  'same-cable',
+  'parallel',
+  'neutral-ground',
+  'switched-neutral',
+  'no-neutral',
+] as const;
+export type TerminalRule = (typeof TERMINAL_RULES)[number];
+
 /** One edition of one code. */
 export interface Edition {
   readonly id: EditionId;
@@ -91,4 +128,5 @@ export interface Edition {
   readonly terminalBlocks: Cited<'counted' | 'not in this edition'>;
   readonly clamps: Cited<'one in all' | 'none'>;
   readonly connectors: Cited<'none' | 'each pair'>;
+  readonly terminals: TerminalRules;
 }

@@ -13,8 +13,8 @@ import { ASSUMED } from '../fold/solids.ts';
 import { printLength } from '../quantity/length.ts';
 import { addedParts, type AddPart, type BoxPart, catalogueOf, volumeWritten } from '../remedy/catalogue.ts';
 import { DEFAULT_WEIGHTS } from '../remedy/remedy.ts';
-import type { Stock } from '../splice/choose-connectors.ts';
-import { CONNECTORS } from '../splice/connectors.ts';
+import type { Stock } from '../plan/choose-connectors.ts';
+import { CONNECTORS } from '../connector/connectors.ts';
 
 /** The two surfaces a box is set in. */
 export const PLACES_FOR_BOXES = ['wall', 'ceiling'] as const;

@@ -5,7 +5,6 @@
  */
 import type { BoxDocument, ItemOf } from '../box/document.ts';
 import { addItem } from '../box/edit.ts';
-import { SMALLEST_CONDUCTOR } from '../check/circuit-conductor.ts';
 import { isKind } from '../check/finding.ts';
 import type { Edition, Size } from '../edition/index.ts';
 import { type Tally, tally } from '../fill/tally.ts';
@@ -53,8 +52,14 @@ const KEPT = ['kitchen', 'laundry', 'bath'] as const;
 /** What a foot of cable counts for, in minutes. Common practice, no source. */
 const FOOT = 1.5;
 
-function against(from: TapBox, wish: TapWish, cables: readonly ItemOf<'cable'>[]): string[] {
+function against(
+  from: TapBox,
+  wish: TapWish,
+  cables: readonly ItemOf<'cable'>[],
+  edition: Edition,
+): string[] {
   const { site } = from.box;
+  const { leastConductor } = edition.terminals;
   const told = cables.filter(({ role }) => role !== undefined);
   const roles = new Set(told.map(({ role }) => role));
   const all = told.length === cables.length;
@@ -67,9 +72,9 @@ function against(from: TapBox, wish: TapWish, cables: readonly ItemOf<'cable'>[]
     reasons.push('every hot in it is switched: the new outlet would go off with the light');
   if (wish.hot === 'switched' && all && !roles.has('leg')) reasons.push('no switched hot is in it');
   if (cables.every(({ ground }) => !ground)) reasons.push('no equipment ground is in it');
-  if (site?.breaker !== undefined && wish.size > SMALLEST_CONDUCTOR.value[site.breaker])
+  if (site?.breaker !== undefined && wish.size > leastConductor.value[site.breaker])
     reasons.push(
-      `its breaker of ${site.breaker} A wants ${SMALLEST_CONDUCTOR.value[site.breaker]} AWG, not ${wish.size}`,
+      `its breaker of ${site.breaker} A wants ${leastConductor.value[site.breaker]} AWG, not ${wish.size}`,
     );
   if (site?.place !== undefined && KEPT.some((place) => place === site.place))
     reasons.push(`the circuits of the ${site.place} may not serve other rooms`);
@@ -100,7 +105,7 @@ export function findTaps(
         role: 'out',
       }).box;
       const after = tally(next, edition);
-      const reasons = against(from, wish, cables);
+      const reasons = against(from, wish, cables, edition);
       const needs: string[] = [];
       if (cables.some(({ role }) => role === undefined)) needs.push('test and tag its cables first');
       if (box.site?.breaker === undefined) needs.push('find its breaker');

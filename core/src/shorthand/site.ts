@@ -1,5 +1,6 @@
 /** Reads and prints the facts of the checks beyond fill: `breaker 20`, `setback 3/8 in`, `finish combustible`. */
-import { BREAKERS, HANGINGS, PLACES, type Site } from '../box/site.ts';
+import { HANGINGS, PLACES, type Site } from '../box/site.ts';
+import { BREAKERS } from '../edition/index.ts';
 import { printLength, readLength } from '../quantity/length.ts';
 import { NUMBER } from '../quantity/number.ts';
 import { atEnd, type Problem, type Reading } from './reading.ts';

@@ -1,24 +1,14 @@
 /** Words of the count line, beyond those of the box document. */
+import { DEVICE_NAMES, type DeviceName, kindOf } from '../device/index.ts';
 import { BOX_CODES, EDITION_IDS } from '../edition/index.ts';
 import { CABLE_MAKES, CABLE_ROLES, DEVICES, ENTRIES, FORMS, MATERIALS, MOUNTS } from '../box/words.ts';
 
 import { SITE_WORDS } from './site.ts';
 
 /** Other ways to write a device; the first form is what is printed. */
-export const DEVICE_ALIASES: Readonly<Record<string, keyof typeof DEVICES>> = {
-  receptacle: 'duplex',
-  receptacles: 'duplex',
-  outlet: 'duplex',
-  outlets: 'duplex',
-  duplexes: 'duplex',
-  switches: 'switch',
-  dimmers: 'dimmer',
-  gfi: 'gfci',
-  '3-way': '3way',
-  '4-way': '4way',
-  'three-way': '3way',
-  'four-way': '4way',
-};
+export const DEVICE_ALIASES: Readonly<Record<string, DeviceName>> = Object.fromEntries(
+  DEVICE_NAMES.flatMap((name) => kindOf(name).aliases.map((alias) => [alias, name])),
+);
 
 /** Every first word an item may have, for finding the nearest to a misspelt one. */
 export const FIRST_WORDS: readonly string[] = [

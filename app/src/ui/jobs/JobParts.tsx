@@ -2,7 +2,7 @@
 import { editionFor, type ShownBox } from '../client/queries';
 import { judge } from '../join/use-wiring';
 import { PartsList } from '../join/CutList';
-import { partsOf, sumParts } from '@dense-pack/core/splice/cut-list';
+import { partsOf, sumParts } from '@dense-pack/core/plan/cut-list';
 import type { EditionId } from '@dense-pack/core/edition/index';
 import { useMemo } from 'react';
 import { Notice } from '../parts/Notice';
@@ -19,14 +19,14 @@ export function JobParts({ boxes, edition }: JobPartsProps) {
   const { parts, bad } = useMemo(() => {
     const judged = boxes.map(({ box, circuit, name }) => ({
       box,
-      name,
+      boxName: name,
       ...judge(box, circuit, editionFor({ edition }, box), kit, 'plan'),
     }));
     return {
       parts: sumParts(
         judged.filter(({ good }) => good).map(({ box, work, wiring }) => partsOf(box, work, wiring)),
       ),
-      bad: judged.filter(({ good }) => !good).map(({ name }) => name),
+      bad: judged.filter(({ good }) => !good).map(({ boxName }) => boxName),
     };
   }, [boxes, edition, kit]);
   return (

@@ -1,6 +1,6 @@
 /** What to cut, strip and bring for this box. */
 import type { BoxDocument } from '@dense-pack/core/box/document';
-import { type Parts, partsOf } from '@dense-pack/core/splice/cut-list';
+import { type Parts, partsOf } from '@dense-pack/core/plan/cut-list';
 import { View } from 'react-native';
 import { Words } from '../parts/Words';
 import type { Judged } from './use-wiring';

@@ -1,11 +1,27 @@
 /** What one device is wired for. */
 import type { DeviceWork, WorkPlan } from '@dense-pack/core/box/work';
-import { type Face, SINGLE_POLE, takesNeutral } from '@dense-pack/core/splice/faces';
-import { nameOfCircuit } from '@dense-pack/core/splice/needs';
+import { takesNeutral } from '@dense-pack/core/device/kind';
+import type { Face } from '@dense-pack/core/plan/faces';
+import { nameOfCircuit } from '@dense-pack/core/physical/circuits';
 import { View } from 'react-native';
 import { Choice } from '../parts/Choice';
 import { Words } from '../parts/Words';
 import { hotOptions } from './hot-options';
+
+/** Whether other outlets can be put behind its LOAD side. */
+export const guardsOthers = ({ kind, work }: Face) => kind.inside(work).guard !== undefined;
+
+/** What a half of a device is called where its hot is chosen. */
+function halfTitle({ kind, work }: Face, nth: 0 | 1): string {
+  const words = kind.inside(work).uses?.find(({ half }) => half === nth + 1)?.words;
+  if (words === 'top') return 'Upper half';
+  if (words === 'bottom') return 'Lower half';
+  return words === undefined
+    ? nth === 0
+      ? 'First half'
+      : 'Second half'
+    : words.replace(/^its (own )?/, 'Its ');
+}
 
 interface DeviceSetupProps {
   readonly face: Face;
@@ -15,12 +31,13 @@ interface DeviceSetupProps {
 }
 
 export function DeviceSetup({ face, work, faces, onDevice }: DeviceSetupProps) {
-  const { item, work: device, title, key } = face;
+  const { kind, work: device, title, key } = face;
+  const asks = new Set(kind.asks);
   const { circuit, halves, chain, end, second, guard } = device;
-  if (item.device === 'blank') return null;
+  if (face.terminals.length === 0) return null;
   const hots = hotOptions(work, faces);
   const guards = faces
-    .filter((one) => one.item.device === 'gfci' && one.key !== key)
+    .filter((one) => guardsOthers(one) && one.key !== key)
     .map((one) => ({ value: one.key, label: `${one.title}, LOAD` }));
   const half = (nth: 0 | 1, hot: string | undefined) => {
     const next: [string, string] = [...(halves ?? [circuit, circuit])];
@@ -38,19 +55,19 @@ export function DeviceSetup({ face, work, faces, onDevice }: DeviceSetupProps) {
         onChoose={(id) => onDevice({ circuit: id, halves: undefined })}
       />
     ),
-    item.device === 'duplex' &&
+    asks.has('halves') &&
       hots.length > 1 &&
       ([0, 1] as const).map((nth) => (
         <Choice
           key={nth}
-          title={nth === 0 ? 'Upper half' : 'Lower half'}
+          title={halfTitle(face, nth)}
           options={hots}
           value={halves?.[nth] ?? circuit}
           always
           onChoose={(hot) => half(nth, hot)}
         />
       )),
-    (item.device === 'duplex' || item.device === 'single' || item.device === 'usb') && guards.length > 0 && (
+    asks.has('guard') && guards.length > 0 && (
       <Choice
         key="guard"
         title="Protected by"
@@ -59,7 +76,7 @@ export function DeviceSetup({ face, work, faces, onDevice }: DeviceSetupProps) {
         onChoose={(one) => onDevice({ guard: one })}
       />
     ),
-    SINGLE_POLE.includes(item.device) && item.device !== 'switch' && (
+    asks.has('neutral') && (
       <Choice
         key="neutral"
         title="Neutral"
@@ -67,12 +84,12 @@ export function DeviceSetup({ face, work, faces, onDevice }: DeviceSetupProps) {
           { value: true, label: 'it takes one' },
           { value: false, label: 'made without' },
         ]}
-        value={takesNeutral(item, device)}
+        value={takesNeutral(kind, device)}
         always
         onChoose={(neutral) => onDevice({ neutral })}
       />
     ),
-    (item.device === '3way' || item.device === '4way') && (
+    asks.has('chain') && (
       <Choice
         key="chain"
         title="Works with"
@@ -84,7 +101,7 @@ export function DeviceSetup({ face, work, faces, onDevice }: DeviceSetupProps) {
         onChoose={(one) => onDevice({ chain: one })}
       />
     ),
-    item.device === '3way' && (
+    asks.has('end') && (
       <Choice
         key="end"
         title="Its common"
@@ -96,7 +113,7 @@ export function DeviceSetup({ face, work, faces, onDevice }: DeviceSetupProps) {
         onChoose={(one) => onDevice({ end: one })}
       />
     ),
-    item.device === 'combo' && (
+    asks.has('second') && (
       <Choice
         key="second"
         title="Second half"

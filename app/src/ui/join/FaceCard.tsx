@@ -1,10 +1,9 @@
 /** One device: its face, what lands on each terminal, and a tick for each as it is landed. */
-import type { BoxDocument } from '@dense-pack/core/box/document';
-import type { Face } from '@dense-pack/core/splice/faces';
-import { landingsOf } from '@dense-pack/core/terminal/landings';
-import { endName } from '@dense-pack/core/terminal/rules';
+import type { Face } from '@dense-pack/core/plan/faces';
+import { landingsOf } from '@dense-pack/core/plan/landings';
 import Check from 'lucide-react-native/icons/square-check';
 import Empty from 'lucide-react-native/icons/square';
+import { readEnd } from '@dense-pack/core/physical/end';
 import { View } from 'react-native';
 import { Touch } from '../parts/Touch';
 import { Words } from '../parts/Words';
@@ -13,13 +12,12 @@ import { FaceDrawing } from './FaceDrawing';
 import type { Judged } from './use-wiring';
 
 interface FaceCardProps {
-  readonly box: BoxDocument;
   readonly judged: Judged;
   readonly face: Face;
   readonly onTick: (id: string) => void;
 }
 
-export function FaceCard({ box, judged, face, onTick }: FaceCardProps) {
+export function FaceCard({ judged, face, onTick }: FaceCardProps) {
   const colours = useColours();
   const { work, wiring } = judged;
   const { landings, broken } = landingsOf(face, wiring);
@@ -54,9 +52,9 @@ export function FaceCard({ box, judged, face, onTick }: FaceCardProps) {
             ? `in joint ${wiring.joints.findIndex((one) => one.id === joint) + 1}`
             : end === undefined
               ? 'nothing'
-              : end.startsWith('p:')
+              : readEnd(end)?.kind === 'pigtail'
                 ? `pigtail from joint ${nth + 1}`
-                : `${endName(end, box, work)}${wiring.marked.includes(end) ? ', marked as a hot' : ''}`;
+                : `${judged.name(end)}${wiring.marked.includes(end) ? ', marked as a hot' : ''}`;
         const row = (
           <>
             {end !== undefined || joint !== undefined ? (

@@ -1,9 +1,9 @@
 /** An existing wiring, entered joint by joint as it is found, and judged as a plan is. */
 import type { BoxDocument } from '@dense-pack/core/box/document';
 import type { Wiring } from '@dense-pack/core/box/work';
-import { CONNECTORS } from '@dense-pack/core/splice/connectors';
-import { BOX_SCREW, isMetal } from '@dense-pack/core/splice/synthesise';
-import { endName } from '@dense-pack/core/terminal/rules';
+import { CONNECTORS } from '@dense-pack/core/connector/connectors';
+import { BOX_SCREW } from '@dense-pack/core/physical/end';
+import { isMetal } from '@dense-pack/core/physical/pieces';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Choice } from '../parts/Choice';
@@ -21,8 +21,8 @@ interface HandWiringProps {
 
 export function HandWiring({ box, judged, onWork }: HandWiringProps) {
   const [chosen, setChosen] = useState<readonly string[]>([]);
-  const { work, wiring, model, plan } = judged;
-  const name = (end: string) => endName(end, box, work).replace(/^the /, '');
+  const { work, wiring, plan } = judged;
+  const name = (end: string) => judged.name(end).replace(/^the /, '');
   const set = (next: Wiring) => {
     setChosen([]);
     onWork((now) => ({ ...now, found: next }));
@@ -39,8 +39,8 @@ export function HandWiring({ box, judged, onWork }: HandWiringProps) {
       </View>
     );
   }
-  const left = placesLeft(model, wiring);
-  const terminals = model.faces.flatMap(({ terminals: own }) => own.map(({ id }) => id));
+  const left = placesLeft(judged, wiring);
+  const terminals = judged.faces.flatMap(({ terminals: own }) => own.map(({ id }) => id));
   const screws = isMetal(box) ? [...terminals, BOX_SCREW] : terminals;
   const [only] = chosen;
   return (
@@ -137,19 +137,17 @@ export function HandWiring({ box, judged, onWork }: HandWiringProps) {
       ))}
       <Fold title="Broken tabs and marked whites">
         <View className="flex-row flex-wrap gap-2 border-t border-hair p-3">
-          {model.faces
-            .filter(({ item }) => item.device === 'duplex' || item.device === 'combo')
-            .flatMap(({ key, title, item }) =>
-              (item.device === 'duplex' ? ['hot', 'neutral'] : ['hot']).map((tab) => (
-                <Chip
-                  key={`${key}${tab}`}
-                  label={`${title}: ${tab} tab broken`}
-                  on={wiring.broken.includes(`${key}:${tab}`)}
-                  onPress={() => set({ ...wiring, broken: toggled(wiring.broken, `${key}:${tab}`) })}
-                />
-              )),
-            )}
-          {model.lines
+          {judged.faces.flatMap(({ key, title, terminals }) =>
+            [...new Set(terminals.flatMap(({ tab }) => tab ?? []))].map((tab) => (
+              <Chip
+                key={`${key}${tab}`}
+                label={`${title}: ${tab} tab broken`}
+                on={wiring.broken.includes(`${key}:${tab}`)}
+                onPress={() => set({ ...wiring, broken: toggled(wiring.broken, `${key}:${tab}`) })}
+              />
+            )),
+          )}
+          {judged.lines
             .flatMap(({ wires }) => wires)
             .filter(({ colour }) => colour.startsWith('white'))
             .map(({ id }) => (

@@ -1,12 +1,11 @@
 /** Join: what is spliced to what, joint by joint, drawn, proved and ticked off. */
 import type { BoxDocument } from '@dense-pack/core/box/document';
 import type { Edition } from '@dense-pack/core/edition/edition';
-import { bench } from '@dense-pack/core/circuit/instruments';
+import { bench } from '@dense-pack/core/simulate/instruments';
 import { tally } from '@dense-pack/core/fill/tally';
 import { verdictWords } from '@dense-pack/core/fill/verdict';
-import { facesOf } from '@dense-pack/core/splice/faces';
-import { withConnectors } from '@dense-pack/core/splice/recount';
-import { sayHot } from '@dense-pack/core/splice/needs';
+import { withConnectors } from '@dense-pack/core/plan/recount';
+import { sayHot } from '@dense-pack/core/plan/needs';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import type { ChangeBox } from '../box/use-box-edit';
@@ -42,14 +41,16 @@ export function JoinStation({ box, edition, width, onBox }: JoinStationProps) {
   const mode: Mode = part === 'hand' ? 'found' : 'plan';
   const kit = useKit();
   const judged = useWiring(box.box, box.circuit, edition, mode);
-  const { work, wiring, model, plan } = judged;
+  const { work, wiring, plan, faces, circuitry } = judged;
   const onWork = changeWork(onBox, box.circuit, edition, kit);
   const made = useMemo(() => new Set(work.made), [work.made]);
-  const faces = useMemo(() => facesOf(box.box, work), [box.box, work]);
   const test = useMemo(
     () =>
-      bench(model, work, { positions: Object.fromEntries(trial.on.map((id) => [id, 1])), off: trial.off }),
-    [model, work, trial],
+      bench(circuitry, work, {
+        positions: Object.fromEntries(trial.on.map((id) => [id, 1])),
+        off: trial.off,
+      }),
+    [circuitry, work, trial],
   );
   const live = (end: string) => part === 'try' && test.at(end).volts === 120;
   const joints = wiring.joints;
@@ -60,17 +61,17 @@ export function JoinStation({ box, edition, width, onBox }: JoinStationProps) {
   // The order of making up: joint by joint, then the devices.
   const steps = [
     ...joints.map(({ id }) => id),
-    ...(mode === 'plan' ? model.faces.map(({ key }) => `face:${key}`) : []),
+    ...(mode === 'plan' ? faces.map(({ key }) => `face:${key}`) : []),
   ];
   const at = steps.findIndex((id) => id === selected);
   const step = (by: number) => setSelected(steps[(at + by + steps.length) % steps.length]);
-  const face = model.faces.find(({ key }) => `face:${key}` === selected);
+  const face = faces.find(({ key }) => `face:${key}` === selected);
   const tick = (id: string) =>
     onWork((now) => ({
       ...now,
       made: now.made.includes(id) ? now.made.filter((one) => one !== id) : [...now.made, id],
     }));
-  if (model.lines.length === 0) {
+  if (judged.lines.length === 0) {
     return (
       <Notice title="Nothing to join yet">
         Bring in the cables first: what comes in says what meets in this box.
@@ -120,10 +121,9 @@ export function JoinStation({ box, edition, width, onBox }: JoinStationProps) {
           )}
         </>
       )}
-      {face && <FaceCard box={box.box} judged={judged} face={face} onTick={tick} />}
+      {face && <FaceCard judged={judged} face={face} onTick={tick} />}
       {selected !== undefined && at >= 0 && !face && (
         <JointCard
-          box={box.box}
           judged={judged}
           nth={at}
           name={nameOf(selected)}
@@ -131,13 +131,11 @@ export function JoinStation({ box, edition, width, onBox }: JoinStationProps) {
           onMade={mode === 'plan' ? () => tick(selected) : undefined}
         />
       )}
-      {part === 'does' && (
-        <WorkEditor box={box.box} work={work} lines={model.lines} faces={faces} onWork={onWork} />
-      )}
-      {part === 'try' && <TryIt judged={judged} test={test} box={box.box} />}
+      {part === 'does' && <WorkEditor work={work} lines={judged.lines} faces={faces} onWork={onWork} />}
+      {part === 'try' && <TryIt judged={judged} test={test} />}
       {part === 'cut' && <CutList box={box.box} judged={judged} />}
       {part === 'hand' && <HandWiring box={box.box} judged={judged} onWork={onWork} />}
-      {edition.code === 'CEC' && mode === 'plan' && (
+      {edition.connectors.value === 'each pair' && mode === 'plan' && (
         <Recount box={box.box} judged={judged} edition={edition} onBox={onBox} />
       )}
       <Notice title="Before hands go in">
@@ -168,7 +166,7 @@ function Recount({ box, judged, edition, onBox }: RecountProps) {
       tone={counted.verdict === 'legal' ? 'quiet' : counted.verdict}
     >
       <Words size="fine" tone="text-soft">
-        Each pair of insulated connectors counts once (12-3034).
+        {`Each pair of insulated connectors counts once (${edition.connectors.section}).`}
       </Words>
       <Button
         label="Put them into the count"

@@ -1,14 +1,12 @@
 /** One joint: its conductors, its connector, how far to strip, and how it is made up. */
-import type { BoxDocument } from '@dense-pack/core/box/document';
-import { CONNECTORS, STRIP } from '@dense-pack/core/splice/connectors';
-import { endName } from '@dense-pack/core/terminal/rules';
+import { CONNECTORS, STRIP } from '@dense-pack/core/connector/connectors';
+import { readEnd } from '@dense-pack/core/physical/end';
 import { View } from 'react-native';
 import { Button } from '../parts/Press';
 import { Words } from '../parts/Words';
 import type { Judged } from './use-wiring';
 
 interface JointCardProps {
-  readonly box: BoxDocument;
   readonly judged: Judged;
   readonly nth: number;
   readonly name: string;
@@ -23,19 +21,19 @@ const HOW = {
   crimp: 'Crimp with the tool it is listed with; tug.',
 } as const;
 
-export function JointCard({ box, judged, nth, name, made, onMade }: JointCardProps) {
+export function JointCard({ judged, nth, name, made, onMade }: JointCardProps) {
   const { wiring, work } = judged;
   const joint = wiring.joints[nth];
   if (!joint) return null;
   const kind = CONNECTORS.find(({ id }) => id === joint.connectors[0]);
   const family = kind?.family ?? 'twist';
   const say = (end: string) => {
-    const words = endName(end, box, work);
-    if (!end.startsWith('p:')) return words;
+    const words = judged.name(end);
+    if (readEnd(end)?.kind !== 'pigtail') return words;
     const land = wiring.lands.find((one) => one.end === end);
     const piece = wiring.pigtails.find(({ id }) => `p:${id}` === end);
     const to = land
-      ? `to the ${endName(land.at, box, work).replace(/^the /, '')}`
+      ? `to the ${judged.name(land.at).replace(/^the /, '')}`
       : joint.ends.length === 1
         ? 'capped'
         : 'to the next joint, or capped';

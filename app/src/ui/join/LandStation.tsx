@@ -1,6 +1,6 @@
 /** Land: each device's face with its terminals, what lands where, and a tick for each as it is landed. */
 import type { Edition } from '@dense-pack/core/edition/edition';
-import { TORQUE } from '@dense-pack/core/terminal/landings';
+import { TORQUE } from '@dense-pack/core/plan/landings';
 import { View } from 'react-native';
 import type { ChangeBox } from '../box/use-box-edit';
 import type { ShownBox } from '../client/queries';
@@ -19,20 +19,19 @@ interface LandStationProps {
 export function LandStation({ box, edition, onBox }: LandStationProps) {
   const kit = useKit();
   const judged = useWiring(box.box, box.circuit, edition, 'plan');
-  const { model } = judged;
   const onWork = changeWork(onBox, box.circuit, edition, kit);
   const tick = (id: string) =>
     onWork((now) => ({
       ...now,
       made: now.made.includes(id) ? now.made.filter((one) => one !== id) : [...now.made, id],
     }));
-  if (model.faces.length === 0)
+  if (judged.faces.length === 0)
     return <Notice title="No device to land on">Add the devices of this box first.</Notice>;
   return (
     <View className="gap-3">
       <ProofBand judged={judged} mode="plan" />
-      {model.faces.map((face) => (
-        <FaceCard key={face.key} box={box.box} judged={judged} face={face} onTick={tick} />
+      {judged.faces.map((face) => (
+        <FaceCard key={face.key} judged={judged} face={face} onTick={tick} />
       ))}
       <Notice title="Tightening">
         {`Torque ${TORQUE}. One conductor under a screw, looped clockwise, insulation up to the head and not under it. Fold grounds to the back, then neutrals, hots last; the screws are not a press.`}

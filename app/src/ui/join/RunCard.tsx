@@ -1,12 +1,14 @@
 /** What one cable is, and what it carries on. */
 import { type Run, RUN_WORDS, type WorkPlan } from '@dense-pack/core/box/work';
-import type { Line } from '@dense-pack/core/splice/ends';
-import type { Face } from '@dense-pack/core/splice/faces';
-import { nameOfCircuit } from '@dense-pack/core/splice/needs';
+import type { Line } from '@dense-pack/core/plan/ends';
+import type { Face } from '@dense-pack/core/plan/faces';
+import { nameOfCircuit } from '@dense-pack/core/physical/circuits';
+import { isGroundColour } from '@dense-pack/core/physical/pieces';
 import { View } from 'react-native';
 import { Choice, wordOptions } from '../parts/Choice';
 import { Button } from '../parts/Press';
 import { Words } from '../parts/Words';
+import { guardsOthers } from './DeviceSetup';
 import { hotOptions } from './hot-options';
 
 interface RunCardProps {
@@ -20,12 +22,12 @@ interface RunCardProps {
 
 export function RunCard({ line, work, faces, onRun, onAnother }: RunCardProps) {
   const { run, wires } = line;
-  const insulated = wires.filter(({ colour }) => colour !== 'bare' && colour !== 'green').length;
+  const insulated = wires.filter(({ colour }) => !isGroundColour(colour)).length;
   const hots = hotOptions(work, faces, run.of);
   const [first, second] = run.hots;
   const circuits = work.circuits.map(({ id }) => ({ value: id, label: nameOfCircuit(work, id) }));
   const guards = faces
-    .filter(({ item }) => item.device === 'gfci')
+    .filter(guardsOthers)
     .map(({ key, title }) => ({ value: key, label: `${title}, LOAD` }));
   const chains = [...new Set(['way-1', ...work.devices.flatMap(({ chain }) => chain ?? [])])].map(
     (value) => ({
@@ -107,7 +109,7 @@ export function RunCard({ line, work, faces, onRun, onAnother }: RunCardProps) {
           onChoose={(hot) => onRun({ hots: hot === undefined ? [first] : [first, hot] })}
         />
       )}
-      {run.does === 'out' && guards.length > 0 && (
+      {(run.does === 'out' || run.does === 'leg') && guards.length > 0 && (
         <Choice
           title="Protected by"
           options={guards}

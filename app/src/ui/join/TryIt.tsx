@@ -1,9 +1,7 @@
 /** Flip the switches, open the breakers, and see what is live and what each instrument would read. */
-import type { BoxDocument } from '@dense-pack/core/box/document';
-import type { Bench } from '@dense-pack/core/circuit/instruments';
-import { fedFrom } from '@dense-pack/core/circuit/state';
-import { nameOfCircuit } from '@dense-pack/core/splice/needs';
-import { endName } from '@dense-pack/core/terminal/rules';
+import type { Bench } from '@dense-pack/core/simulate/instruments';
+import { fedFrom } from '@dense-pack/core/simulate/state';
+import { nameOfCircuit } from '@dense-pack/core/physical/circuits';
 import Lightbulb from 'lucide-react-native/icons/lightbulb';
 import LightbulbOff from 'lucide-react-native/icons/lightbulb-off';
 import { useState } from 'react';
@@ -25,7 +23,6 @@ interface TryItProps {
   readonly judged: Judged;
   readonly test: Bench;
   readonly trial: Trial;
-  readonly box: BoxDocument;
   readonly onTrial: (trial: Trial) => void;
 }
 
@@ -34,7 +31,7 @@ const turned = (list: readonly string[], one: string) =>
 
 /** The breakers and switches, to flip while the drawing is in sight. */
 export function TrialChips({ judged, trial, onTrial }: Pick<TryItProps, 'judged' | 'trial' | 'onTrial'>) {
-  const { model, work } = judged;
+  const { work } = judged;
   return (
     <View className="flex-row flex-wrap gap-2" role="group" aria-label="Breakers and switches">
       {work.circuits.map(({ id }) => (
@@ -46,7 +43,7 @@ export function TrialChips({ judged, trial, onTrial }: Pick<TryItProps, 'judged'
           onPress={() => onTrial({ ...trial, off: turned(trial.off, id) })}
         />
       ))}
-      {model.switches.map(({ id, name }) => (
+      {judged.circuitry.physical.switches.map(({ id, name }) => (
         <Chip
           key={id}
           label={name}
@@ -59,9 +56,8 @@ export function TrialChips({ judged, trial, onTrial }: Pick<TryItProps, 'judged'
   );
 }
 
-export function TryIt({ judged, test, box }: Pick<TryItProps, 'judged' | 'test' | 'box'>) {
+export function TryIt({ judged, test }: Pick<TryItProps, 'judged' | 'test'>) {
   const colours = useColours();
-  const { model } = judged;
   const lamp = (nth: number, lit: boolean, name: string) => (
     <View key={nth} className="items-center">
       <View className={`h-4 w-4 rounded-full border-2 border-ink ${lit ? 'bg-focus' : 'bg-sunk'}`} />
@@ -71,7 +67,7 @@ export function TryIt({ judged, test, box }: Pick<TryItProps, 'judged' | 'test' 
   return (
     <View className="gap-3">
       <View className="rounded-card border border-hair bg-sheet">
-        {model.points.map((point) => {
+        {judged.circuitry.physical.uses.map((point) => {
           const on = fedFrom(test.state, point) !== undefined;
           const Bulb = on ? Lightbulb : LightbulbOff;
           return (
@@ -89,7 +85,7 @@ export function TryIt({ judged, test, box }: Pick<TryItProps, 'judged' | 'test' 
           );
         })}
       </View>
-      {model.points
+      {judged.circuitry.physical.uses
         .filter(({ here, doubled, ground }) => here && !doubled && ground !== undefined)
         .map((point) => {
           const { hn, hg, ng, says } = test.plug(point);
@@ -103,7 +99,7 @@ export function TryIt({ judged, test, box }: Pick<TryItProps, 'judged' | 'test' 
             </View>
           );
         })}
-      <Probe judged={judged} test={test} box={box} />
+      <Probe judged={judged} test={test} />
       <Words size="fine" tone="text-soft">
         Simulated, to learn what to expect. A real tester is proved on a known live source before and after; a
         plug tester cannot see a neutral and ground exchanged.
@@ -113,14 +109,13 @@ export function TryIt({ judged, test, box }: Pick<TryItProps, 'judged' | 'test' 
 }
 
 /** A meter between any two conductors or terminals, and a tester held to each. */
-function Probe({ judged, test, box }: Pick<TryItProps, 'judged' | 'test' | 'box'>) {
-  const { model, work } = judged;
+function Probe({ judged, test }: Pick<TryItProps, 'judged' | 'test'>) {
   const ends = [
-    ...model.lines.flatMap(({ wires }) => wires.map(({ id }) => id)),
-    ...model.faces.flatMap(({ terminals }) => terminals.map(({ id }) => id)),
+    ...judged.lines.flatMap(({ wires }) => wires.map(({ id }) => id)),
+    ...judged.faces.flatMap(({ terminals }) => terminals.map(({ id }) => id)),
   ];
   const [from, setFrom] = useState(ends[0]);
-  const options = ends.map((value) => ({ value, label: endName(value, box, work).replace(/^the /, '') }));
+  const options = ends.map((value) => ({ value, label: judged.name(value).replace(/^the /, '') }));
   return (
     <Fold title="Meter and tester at every point">
       <View className="gap-2 border-t border-hair p-3">

@@ -2,8 +2,8 @@
  * The joints of a box, drawn: cables at the edges, conductors in their real colours with their letters,
  * connectors as the joints, tails to each device's face. What is live glows.
  */
-import { COLOURS, type Colour as WireColour } from '@dense-pack/core/splice/ends';
-import { type Drawing, type DrawnPath, drawWiring, MEASURES } from '@dense-pack/core/splice/layout';
+import { COLOURS, type Colour as WireColour } from '@dense-pack/core/physical/pieces';
+import { type Drawing, type DrawnPath, drawWiring, MEASURES } from '@dense-pack/core/plan/layout';
 import { Fragment } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
@@ -63,7 +63,7 @@ export function WiringDrawing({
   onJoint,
 }: WiringDrawingProps) {
   const colours = useColours();
-  const { wiring, model } = judged;
+  const { wiring } = judged;
   const drawing = drawingOf(judged);
   const middle = width / 2;
   const colourOf = (end: string): string => {
@@ -80,7 +80,7 @@ export function WiringDrawing({
   return (
     <View
       role="group"
-      aria-label={`Drawing of ${drawing.joints.length} joints between ${drawing.cables.length} cables and ${model.faces.length} devices`}
+      aria-label={`Drawing of ${drawing.joints.length} joints between ${drawing.cables.length} cables and ${judged.faces.length} devices`}
       style={{ width, height: drawing.height }}
     >
       <View aria-hidden style={{ position: 'absolute' }}>
@@ -182,23 +182,24 @@ const drawn = new Map<string, Drawing>();
 const KEPT = 12;
 
 /** A drawing is worked out once for a wiring: a tick or a flipped switch does not change it. */
-function drawingOf({ wiring, model }: Judged): Drawing {
+function drawingOf(judged: Judged): Drawing {
+  const { wiring } = judged;
   const { joints, lands } = wiring;
   const key = JSON.stringify([
     joints.map(({ id, ends }) => [id, ends]),
     lands,
-    model.lines.map(({ key: of, run, wires }) => [
+    judged.lines.map(({ key: of, run, wires }) => [
       of,
       run.name,
       run.does,
       wires.map(({ id, marked }) => [id, marked]),
     ]),
-    model.faces.map(({ key: of, title, terminals }) => [of, title, terminals.map(({ id }) => id)]),
+    judged.faces.map(({ key: of, title, terminals }) => [of, title, terminals.map(({ id }) => id)]),
   ]);
   const known = drawn.get(key);
   if (known) return known;
   if (drawn.size >= KEPT) drawn.clear();
-  const made = drawWiring(model.lines, model.faces, wiring);
+  const made = drawWiring(judged.lines, judged.faces, wiring);
   drawn.set(key, made);
   return made;
 }

@@ -1,10 +1,9 @@
 /** What the box does, in trade words, a few touches a cable. */
-import type { BoxDocument } from '@dense-pack/core/box/document';
-import { BREAKERS } from '@dense-pack/core/box/site';
+import { BREAKERS } from '@dense-pack/core/edition/index';
 import type { DeviceWork, Run, WorkPlan } from '@dense-pack/core/box/work';
-import type { Line } from '@dense-pack/core/splice/ends';
-import type { Face } from '@dense-pack/core/splice/faces';
-import { nameOfCircuit } from '@dense-pack/core/splice/needs';
+import type { Line } from '@dense-pack/core/plan/ends';
+import type { Face } from '@dense-pack/core/plan/faces';
+import { nameOfCircuit } from '@dense-pack/core/physical/circuits';
 import { View } from 'react-native';
 import { Choice } from '../parts/Choice';
 import { Field } from '../parts/Field';
@@ -16,7 +15,6 @@ import { Schools } from './Schools';
 import type { ChangeWork } from './use-wiring';
 
 interface WorkEditorProps {
-  readonly box: BoxDocument;
   readonly work: WorkPlan;
   readonly lines: readonly Line[];
   readonly faces: readonly Face[];

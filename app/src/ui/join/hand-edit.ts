@@ -1,12 +1,12 @@
 /** Changes to a wiring entered by hand, as values: each takes a wiring and gives the changed one. */
 import type { Wiring } from '@dense-pack/core/box/work';
-import type { Model } from '@dense-pack/core/circuit/model';
+import type { Planned } from '@dense-pack/core/plan/planned';
 
 export const toggled = (list: readonly string[], one: string): string[] =>
   list.includes(one) ? list.filter((other) => other !== one) : [...list, one];
 
 /** Ends that are nowhere yet; a pigtail is named until both of its ends are somewhere. */
-export function placesLeft({ lines, faces }: Pick<Model, 'lines' | 'faces'>, wiring: Wiring): string[] {
+export function placesLeft({ lines, faces }: Pick<Planned, 'lines' | 'faces'>, wiring: Wiring): string[] {
   const places = new Map<string, number>();
   for (const end of [
     ...wiring.joints.flatMap(({ ends }) => ends),

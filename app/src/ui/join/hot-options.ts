@@ -1,7 +1,10 @@
 /** Hots to choose from, in words. */
 import type { WorkPlan } from '@dense-pack/core/box/work';
-import { type Face, SINGLE_POLE } from '@dense-pack/core/splice/faces';
-import { nameOfCircuit } from '@dense-pack/core/splice/needs';
+import { readSignal } from '@dense-pack/core/plan/signal';
+import { givenOf } from '@dense-pack/core/plan/sources';
+import type { Face } from '@dense-pack/core/plan/faces';
+import { readHot } from '@dense-pack/core/physical/hot';
+import { nameOfCircuit } from '@dense-pack/core/physical/circuits';
 
 /** Every hot there is to choose from, in words. */
 export function hotOptions(work: WorkPlan, faces: readonly Face[], own?: string) {
@@ -11,13 +14,15 @@ export function hotOptions(work: WorkPlan, faces: readonly Face[], own?: string)
       value: id,
       label: work.circuits.length === 1 ? 'always hot' : `${nameOfCircuit(work, id)}, always`,
     })),
-    ...faces.flatMap(({ key, item, title, work: device }) => {
-      if (SINGLE_POLE.includes(item.device)) return [{ value: key, label: title }];
-      if (item.device !== 'combo') return [];
-      const first = { value: key, label: `${title}, first` };
-      return device.second === 'receptacle'
-        ? [first]
-        : [first, { value: `${key}.2`, label: `${title}, second` }];
+    ...faces.flatMap((face) => {
+      const gives = givenOf(face).flatMap((signal) => {
+        const read = readSignal(signal);
+        return read.kind === 'switched' && readHot(read.by).kind === 'switched' ? [read.by] : [];
+      });
+      return gives.map((value, nth) => ({
+        value,
+        label: gives.length === 1 ? face.title : `${face.title}, ${nth === 0 ? 'first' : 'second'}`,
+      }));
     }),
     ...chains.map((chain) => ({ value: chain, label: `three-way ${chain.slice(4)}` })),
     ...work.runs

@@ -120,12 +120,12 @@ test('Land says of a white used as a hot that it is marked, and that it is the s
 
 test('edits of a wiring by hand lose no end', () => {
   const box = boxOf(SWITCHES);
-  const { model } = judge(box, '5', edition, NEW_KIT, 'found');
-  const all = placesLeft(model, EMPTY);
+  const judged = judge(box, '5', edition, NEW_KIT, 'found');
+  const all = placesLeft(judged, EMPTY);
   expect(all).toHaveLength(9);
   const joined = joinEnds(joinEnds(EMPTY, ['w:i1.0:bare', 'w:i2.0:bare']), ['w:i3.0:bare'], 'j1');
   expect(joined.joints[0]?.ends).toHaveLength(3);
-  expect(placesLeft(model, joined)).toHaveLength(6);
-  expect(placesLeft(model, takeApart(joined, 'j1'))).toEqual(all);
-  expect(placesLeft(model, landedOn(joined, 'w:i1.0:black', 't:i4.0:line'))).toHaveLength(5);
+  expect(placesLeft(judged, joined)).toHaveLength(6);
+  expect(placesLeft(judged, takeApart(joined, 'j1'))).toEqual(all);
+  expect(placesLeft(judged, landedOn(joined, 'w:i1.0:black', 't:i4.0:line'))).toHaveLength(5);
 });

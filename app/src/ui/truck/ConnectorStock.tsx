@@ -1,5 +1,5 @@
 /** The connectors at hand: plenty of a kind, none, or so many. */
-import { CONNECTORS } from '@dense-pack/core/splice/connectors';
+import { CONNECTORS } from '@dense-pack/core/connector/connectors';
 import { View } from 'react-native';
 import { Fold } from '../parts/Fold';
 import { Chip, Stepper } from '../parts/Press';

@@ -2,7 +2,7 @@
 import type { ChangeBox } from '../use-box-edit';
 import type { BoxDocument } from '@dense-pack/core/box/document';
 import { addItem, largestInsulatedIn, type NewItem } from '@dense-pack/core/box/edit';
-import { DEVICES } from '@dense-pack/core/box/words';
+import { DEVICE_NAMES, kindOf } from '@dense-pack/core/device/index';
 import type { Size } from '@dense-pack/core/edition/edition';
 import { itemFrom } from '@dense-pack/core/shorthand/piece';
 import { useState } from 'react';
@@ -11,33 +11,6 @@ import { Notice } from '../../parts/Notice';
 import { Chip } from '../../parts/Press';
 import { Words } from '../../parts/Words';
 import { InTheBox } from './InTheBox';
-
-const DEVICE_ORDER = [
-  'duplex',
-  'switch',
-  'gfci',
-  '3way',
-  'dimmer',
-  'smart',
-  'single',
-  'usb',
-  '4way',
-  'timer',
-  'combo',
-  'fan-control',
-  'blank',
-] as const satisfies readonly (keyof typeof DEVICES)[];
-
-/** Words short enough for a chip, where the full ones are not. */
-const SHORT: Partial<Record<keyof typeof DEVICES, string>> = {
-  '3way': '3-way',
-  '4way': '4-way',
-  combo: 'combo',
-  smart: 'smart',
-  blank: 'blank',
-};
-
-const shortName = (name: keyof typeof DEVICES) => SHORT[name] ?? DEVICES[name].replace(/ receptacle$/, '');
 
 const SIZE_CHOICES: readonly Size[] = [14, 12, 10, 6];
 
@@ -75,11 +48,11 @@ export function DevicePanel({ box, onChange, onOpen }: DevicePanelProps) {
       )}
       {(!bare || chosen !== undefined) && (
         <View className="flex-row flex-wrap gap-2">
-          {DEVICE_ORDER.map((name) => (
+          {DEVICE_NAMES.map((name) => (
             <Chip
               key={name}
-              label={shortName(name)}
-              aria-label={`Add ${shortName(name)}`}
+              label={kindOf(name).short}
+              aria-label={`Add ${kindOf(name).short}`}
               className="min-w-[80px] max-w-[180px] grow basis-[80px]"
               onPress={() => add(name)}
             />

@@ -1,6 +1,7 @@
 /** Facts about where the box stands, by touch: what the checks beyond fill need to know. */
 import type { BoxDocument } from '@dense-pack/core/box/document';
-import { BREAKERS, HANGINGS, PLACES, type Site } from '@dense-pack/core/box/site';
+import { HANGINGS, PLACES, type Site } from '@dense-pack/core/box/site';
+import { BREAKERS } from '@dense-pack/core/edition/index';
 import { View } from 'react-native';
 import { Choice, wordOptions } from '../../parts/Choice';
 import { Fold } from '../../parts/Fold';

@@ -1,0 +1,19 @@
+/** A blank face on a yoke: nothing lands on it. */
+import { inches } from '../../quantity/length.ts';
+import type { DeviceKind } from '../kind.ts';
+
+export const blank: DeviceKind = {
+  words: 'blank face on a yoke',
+  short: 'blank',
+  aliases: [],
+  depth: inches(0),
+  gangs: 1,
+  group: 'none',
+  rated: false,
+  neutral: 'never',
+  pairs: false,
+  asks: [],
+  ports: () => [],
+  inside: () => ({}),
+  meant: () => ({}),
+};

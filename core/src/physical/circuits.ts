@@ -1,0 +1,23 @@
+/** The circuits of a box: what they are called and which share a neutral. */
+import type { WorkPlan } from '../box/work.ts';
+
+export const nameOfCircuit = (work: Pick<WorkPlan, 'circuits'>, id: string): string => {
+  const name = work.circuits.find((one) => one.id === id)?.name;
+  return name ? `circuit ${name}` : `circuit ${id.toUpperCase()}`;
+};
+
+/** The circuits that share a neutral with this one, itself included, in the order of their ids. */
+export function sharersOf({ circuits }: Pick<WorkPlan, 'circuits'>, id: string): string[] {
+  const sharers = new Set([id]);
+  // Partners of partners too: a set-up may say more than two, which is then told as wrong.
+  for (const one of sharers)
+    for (const { id: other, partner } of circuits) {
+      if (other === one && partner !== undefined) sharers.add(partner);
+      if (partner === one) sharers.add(other);
+    }
+  return [...sharers].sort();
+}
+
+/** Whether a circuit is half of a multiwire circuit. */
+export const isMultiwire = (work: Pick<WorkPlan, 'circuits'>, id: string): boolean =>
+  sharersOf(work, id).length > 1;

@@ -1,0 +1,210 @@
+/**
+ * The pieces of a box, whatever they are for: cables with their conductors and colours, devices with their
+ * ports. What is called the same is numbered, so that a joint can say which of two it means.
+ */
+import type { BoxDocument, Item, ItemOf } from '../box/document.ts';
+import { DEVICES } from '../box/words.ts';
+import type { DeviceWork, Run, WorkPlan } from '../box/work.ts';
+import { type DeviceKind, kindOf } from '../device/index.ts';
+import type { Port } from '../device/kind.ts';
+import type { Size } from '../edition/index.ts';
+import { terminalEnd, wireEnd } from './end.ts';
+
+/** Colours of conductors, each with its letter. */
+export const COLOURS = {
+  black: 'B',
+  red: 'R',
+  blue: 'U',
+  white: 'W',
+  'white-red': 'WR',
+  bare: 'G',
+  green: 'G',
+} as const;
+export type Colour = keyof typeof COLOURS;
+
+export const isGroundColour = (colour: string): boolean => colour === 'bare' || colour === 'green';
+export const isWhite = (colour: string): boolean => colour === 'white' || colour === 'white-red';
+
+/** One conductor that comes into the box. */
+export interface Conductor {
+  /** Its end in the box: `w:i1.0:black`. */
+  readonly id: string;
+  /** The cable it belongs to. */
+  readonly run: string;
+  readonly colour: Colour;
+  readonly size: Size;
+}
+
+/** A cable, a luminaire or a pull of raceway conductors, with its conductors. */
+export interface CablePiece {
+  readonly key: string;
+  readonly item: ItemOf<'cable'> | ItemOf<'conductors'> | ItemOf<'fixture'>;
+  readonly run: Run;
+  readonly conductors: readonly Conductor[];
+  /** Its label, or what it is made of and does; like ones are numbered. */
+  readonly name: string;
+  /** The name as it stands in a sentence: a label is the person’s own words and is quoted. */
+  readonly quoted: string;
+}
+
+/** A device in the box. */
+export interface DevicePiece {
+  readonly key: string;
+  readonly item: ItemOf<'device'>;
+  readonly kind: DeviceKind;
+  readonly work: DeviceWork;
+  readonly ports: readonly (Port & { readonly id: string })[];
+  readonly title: string;
+}
+
+/** A piece of a box that can be a run. */
+export interface Piece {
+  readonly key: string;
+  readonly item: CablePiece['item'];
+}
+
+/** The items of a box that can be runs, one key for each piece. */
+export function piecesOf(box: BoxDocument): Piece[] {
+  return box.items.flatMap((item): Piece[] => {
+    if (item.kind === 'cable')
+      return Array.from({ length: item.count }, (_, nth) => ({ key: `${item.id}.${nth}`, item }));
+    if (item.kind === 'fixture') return [{ key: `${item.id}.0`, item }];
+    return item.kind === 'conductors' && item.run === 'enters' ? [{ key: `${item.id}.0`, item }] : [];
+  });
+}
+
+/** The pieces of a box that are devices. */
+export function devicePieces(box: BoxDocument): { key: string; item: ItemOf<'device'> }[] {
+  return box.items.flatMap((item) =>
+    item.kind === 'device'
+      ? Array.from({ length: item.count }, (_, nth) => ({ key: `${item.id}.${nth}`, item }))
+      : [],
+  );
+}
+
+/** Insulated conductors of a run, by colour. Common practice, no source: read the cable. */
+export function insulatedOf(item: Item, run: Run): readonly Colour[] {
+  if (item.kind === 'fixture') return item.count >= 3 ? ['black', 'red', 'white'] : ['black', 'white'];
+  const count =
+    item.kind === 'cable'
+      ? item.conductors
+      : (run.wires ?? (run.does === 'spare' && item.kind === 'conductors' ? Math.min(item.count, 4) : 2));
+  if (count <= 1) return ['black'];
+  if (count === 2) return ['black', 'white'];
+  if (count === 3) return ['black', 'red', 'white'];
+  // Two circuits in one cable, each with its own neutral: the second white is striped.
+  const own = run.circuits.length === 2 || (run.does === 'out' && run.hots.length === 2);
+  return own && count === 4 ? ['black', 'red', 'white', 'white-red'] : ['black', 'red', 'white', 'blue'];
+}
+
+const DOES: Readonly<Record<Run['does'], string>> = {
+  feed: 'feed',
+  out: 'feed-out',
+  leg: 'load',
+  'loop-out': 'switch loop',
+  'loop-in': 'loop',
+  travelers: 'travelers',
+  spare: 'spare',
+};
+
+type Unnamed = Omit<CablePiece, 'name' | 'quoted'>;
+
+const labelOf = ({ item, run }: Unnamed) => run.name ?? ('label' in item ? item.label : undefined);
+
+function callOf(cable: Unnamed): string {
+  const { item, run } = cable;
+  const label = labelOf(cable);
+  if (label) return label;
+  if (item.kind === 'fixture') return 'luminaire';
+  return `${item.kind === 'cable' ? `${item.size}/${item.conductors}` : 'raceway'} ${DOES[run.does]}`;
+}
+
+/** Numbers the names that stand more than once: a joint must say which of two like pieces it means. */
+export function numbered(names: readonly string[]): string[] {
+  const many = new Map<string, number>();
+  for (const name of names) many.set(name, (many.get(name) ?? 0) + 1);
+  const seen = new Map<string, number>();
+  return names.map((name) => {
+    const nth = (seen.get(name) ?? 0) + 1;
+    seen.set(name, nth);
+    return (many.get(name) ?? 0) > 1 ? `${name} ${nth}` : name;
+  });
+}
+
+/** Every cable, luminaire and pull with its conductors. A piece nothing is said of is a spare. */
+export function cablesOf(box: BoxDocument, work: WorkPlan): CablePiece[] {
+  const cables = unnamed(box, work);
+  const names = numbered(cables.map(callOf));
+  return cables.map((cable, at) => {
+    const name = names[at] ?? '';
+    return { ...cable, name, quoted: labelOf(cable) ? `“${name}”` : name };
+  });
+}
+
+function unnamed(box: BoxDocument, work: WorkPlan): Unnamed[] {
+  const alone = box.items.some((item) => item.kind === 'ground');
+  const byPiece = new Map<string, Run[]>();
+  for (const run of work.runs) byPiece.set(run.of, [...(byPiece.get(run.of) ?? []), run]);
+  return piecesOf(box).flatMap(({ key, item }): Unnamed[] => {
+    // Raceway conductors may be several runs: `i5.0`, `i5.1` … each with its wires.
+    const runs =
+      item.kind === 'conductors'
+        ? work.runs.filter(({ of }) => of.startsWith(`${item.id}.`))
+        : (byPiece.get(key) ?? []);
+    const told: readonly Run[] =
+      runs.length > 0 ? runs : [{ of: key, does: 'spare', circuits: [], hots: [] }];
+    return told.map((run): Unnamed => {
+      const conductors = insulatedOf(item, run).map((colour): Conductor => ({
+        id: wireEnd(run.of, colour),
+        run: run.of,
+        colour,
+        size: item.size,
+      }));
+      const grounded =
+        item.kind === 'fixture' ||
+        (item.kind === 'cable' ? item.ground && item.make !== 'ac' : alone && run === told[0]);
+      if (!grounded) return { key: run.of, item, run, conductors };
+      const colour = item.kind === 'cable' && item.make === 'mc' ? 'green' : 'bare';
+      const size = (item.kind === 'cable' ? item.groundSize : undefined) ?? item.size;
+      return {
+        key: run.of,
+        item,
+        run,
+        conductors: [...conductors, { id: wireEnd(run.of, colour), run: run.of, colour, size }],
+      };
+    });
+  });
+}
+
+/** Every device with its ports. One nothing is said of takes circuit a. */
+export function devicesOf(box: BoxDocument, plan: WorkPlan): DevicePiece[] {
+  const pieces = devicePieces(box);
+  const titles = numbered(pieces.map(({ item }) => item.label ?? DEVICES[item.device]));
+  const said = new Map(plan.devices.map((one) => [one.of, one]));
+  return pieces.map(({ key, item }, at): DevicePiece => {
+    const work = said.get(key) ?? { of: key, circuit: 'a' };
+    const kind = kindOf(item.device);
+    return {
+      key,
+      item,
+      kind,
+      work,
+      ports: kind.ports(work).map((port) => ({ ...port, id: terminalEnd(key, port.name) })),
+      title: titles[at] ?? kind.words,
+    };
+  });
+}
+
+/** Whether the box itself must be bonded. */
+export function isMetal({ shell, items }: BoxDocument): boolean {
+  return (
+    shell.material === 'metal' ||
+    (shell.material === undefined && shell.box !== undefined) ||
+    items.some((item) => item.kind === 'added' && item.box !== undefined)
+  );
+}
+
+/** Whether the armor of an AC cable grounds the box (250.118). */
+export function isArmored(box: BoxDocument): boolean {
+  return isMetal(box) && box.items.some((item) => item.kind === 'cable' && item.make === 'ac' && item.ground);
+}

@@ -1,0 +1,275 @@
+/**
+ * Connectors for all joints of a box at once, from the stock at hand (handbook 10): fewest parts, then the
+ * preferred kind, then least bulk. Where none holds a joint, several are chained with jumpers.
+ */
+import type { Schools, Wiring } from '../box/work.ts';
+import type { Size } from '../edition/index.ts';
+import { readEnd } from '../physical/end.ts';
+import { GROUND, pigtailColour } from './signal.ts';
+import { type Connector, CONNECTORS, holds } from '../connector/connectors.ts';
+
+export interface Stock {
+  readonly kinds: readonly Connector[];
+  /** How many of each there are; a kind without a number is plenty. */
+  readonly counts: Readonly<Record<string, number>>;
+}
+export const UNLIMITED: Stock = { kinds: CONNECTORS, counts: {} };
+
+/** One way to make a joint: connectors in a row, each with the ends it takes; neighbours share a jumper. */
+export interface Way {
+  readonly parts: readonly { readonly kind: string; readonly sizes: readonly Size[] }[];
+  readonly cost: number;
+}
+
+/** The most connectors in a row. */
+const IN_A_ROW = 4;
+const PART = 1e8;
+const UNLIKED = 1e5;
+
+/** What a connector counts for: a part, more if it is not the kind one likes, then its bulk. */
+export function costOf({ family, bulk }: Connector, preferred: Schools['connector']): number {
+  return PART + (family === preferred ? 0 : UNLIKED) + bulk;
+}
+
+type Group = readonly (readonly [Size, number])[];
+
+const grouped = (sizes: readonly Size[]): Group => {
+  const groups = new Map<Size, number>();
+  for (const size of sizes) groups.set(size, (groups.get(size) ?? 0) + 1);
+  return [...groups].sort(([a], [b]) => a - b);
+};
+const flat = (group: Group): Size[] =>
+  group.flatMap(([size, count]) => Array.from({ length: count }, () => size));
+
+/** Up to so many ends every way to divide them is tried; beyond, connectors in a row are filled. */
+const EVERY_UP_TO = 8;
+
+/** Cheaper ways to make one joint, one for each choice of connectors. */
+type Found = Map<string, Way>;
+
+function keep(found: Found, way: Way): void {
+  const key = way.parts
+    .map(({ kind }) => kind)
+    .sort()
+    .join();
+  const known = found.get(key);
+  if (!known || known.cost > way.cost) found.set(key, way);
+}
+
+/**
+ * Every way to make one joint that is not beaten by another with the same connectors, cheapest first.
+ * A row is only made longer where no shorter one can do it from plenty, or where stock may run out.
+ */
+export function waysOf(
+  sizes: readonly Size[],
+  grounds: boolean,
+  kinds: readonly Connector[],
+  preferred: Schools['connector'],
+  short = false,
+): Way[] {
+  const jumper = sizes.reduce<Size>((most, size) => (size < most ? size : most), 18);
+  const known = new Map<string, Found>();
+
+  /** Ways for what is left, in at most so many connectors, the first of them joined to one before. */
+  const solve = (left: Group, joined: boolean, most: number): Found => {
+    const key = `${left.map(([size, count]) => `${count}x${size}`).join()}|${joined ? 'j' : ''}|${most}`;
+    const before = known.get(key);
+    if (before) return before;
+    const found: Found = new Map();
+    const rest = flat(left);
+    const link: Size[] = joined ? [jumper] : [];
+    for (const kind of kinds)
+      if (holds(kind, [...rest, ...link], grounds))
+        keep(found, { parts: [{ kind: kind.id, sizes: rest }], cost: costOf(kind, preferred) });
+    if (most > 1 && (found.size === 0 || short))
+      for (const kind of kinds)
+        for (const taking of takings(left, rest.length, (some) =>
+          holds(kind, [...some, ...link, jumper], grounds),
+        )) {
+          const after = left
+            .map(([size, count], nth) => [size, count - (taking[nth]?.[1] ?? 0)] as const)
+            .filter(([, count]) => count > 0);
+          const part = { kind: kind.id, sizes: flat(taking) };
+          // Each jumper is a part as well.
+          for (const way of solve(after, true, most - 1).values())
+            keep(found, { parts: [part, ...way.parts], cost: costOf(kind, preferred) + PART + way.cost });
+        }
+    // From plenty only the cheapest matters.
+    if (!short && found.size > 1) {
+      const [best] = [...found.values()].sort((a, b) => a.cost - b.cost);
+      found.clear();
+      if (best) keep(found, best);
+    }
+    known.set(key, found);
+    return found;
+  };
+  for (let most = 1; most <= IN_A_ROW; most += 1) {
+    const found = solve(grouped(sizes), false, most);
+    if (found.size > 0 && !(short && most < 2)) return [...found.values()].sort((a, b) => a.cost - b.cost);
+  }
+  return [];
+}
+
+/** Some of a group that fit, and leave something; of a large joint only as many as fit. */
+function takings(group: Group, total: number, fits: (sizes: readonly Size[]) => boolean): Group[] {
+  const all = group.reduce<Group[]>(
+    (taken, [size, count]) =>
+      taken.flatMap((before) =>
+        Array.from({ length: count + 1 }, (_, nth) => [...before, [size, nth] as const]),
+      ),
+    [[]],
+  );
+  const many = (taking: Group) => taking.reduce((sum, [, count]) => sum + count, 0);
+  const able = all.filter((taking) => many(taking) > 0 && many(taking) < total && fits(flat(taking)));
+  if (total <= EVERY_UP_TO) return able;
+  const most = Math.max(0, ...able.map(many));
+  return able.filter((taking) => many(taking) === most);
+}
+
+type Joint = Wiring['joints'][number];
+
+export interface Chosen {
+  readonly joints: Joint[];
+  readonly jumpers: Wiring['pigtails'];
+  readonly carries: Map<string, string>;
+  readonly missing: readonly { readonly ends: readonly string[]; readonly words: string }[];
+  readonly cost: number;
+}
+
+/** The cheapest ways for several joints together within the stock; undefined where the stock does not reach. */
+export function cheapest(
+  options: readonly (readonly Way[])[],
+  counts: Readonly<Record<string, number>>,
+): { ways: readonly Way[]; cost: number } | undefined {
+  const limited = Object.keys(counts).sort();
+  if (limited.length === 0) {
+    const ways = options.map(([best]) => best);
+    return ways.every((way) => way !== undefined)
+      ? { ways, cost: ways.reduce((sum, { cost }) => sum + cost, 0) }
+      : undefined;
+  }
+  const known = new Map<string, { ways: readonly Way[]; cost: number } | null>();
+  const solve = (nth: number, left: readonly number[]): { ways: readonly Way[]; cost: number } | null => {
+    if (nth === options.length) return { ways: [], cost: 0 };
+    const key = `${nth}|${left.join()}`;
+    const before = known.get(key);
+    if (before !== undefined) return before;
+    let best: { ways: readonly Way[]; cost: number } | null = null;
+    for (const way of options[nth] ?? []) {
+      if (best && way.cost >= best.cost) break;
+      const next = [...left];
+      for (const { kind } of way.parts) {
+        const at = limited.indexOf(kind);
+        if (at >= 0) next[at] = (next[at] ?? 0) - 1;
+      }
+      if (next.some((count) => count < 0)) continue;
+      const rest = solve(nth + 1, next);
+      if (rest && (!best || way.cost + rest.cost < best.cost))
+        best = { ways: [way, ...rest.ways], cost: way.cost + rest.cost };
+    }
+    known.set(key, best);
+    return best;
+  };
+  return (
+    solve(
+      0,
+      limited.map((kind) => counts[kind] ?? 0),
+    ) ?? undefined
+  );
+}
+
+const say = (sizes: readonly Size[]) =>
+  grouped(sizes)
+    .map(([size, count]) => `${count} × ${size} AWG`)
+    .join(' and ');
+
+/** Gives every joint its connectors; a joint that needs several becomes several, linked by jumpers. */
+export function chooseConnectors(
+  joints: readonly { readonly id: string; readonly ends: readonly string[] }[],
+  sizes: ReadonlyMap<string, Size>,
+  carries: ReadonlyMap<string, string>,
+  schools: Schools,
+  { kinds, counts }: Stock,
+): Chosen {
+  // A lead of a device is as thick as what it joins, at most 14 AWG (common practice).
+  const sizeOf = (end: string): Size => sizes.get(end) ?? 14;
+  const usable = kinds.filter(({ id }) => counts[id] !== 0);
+  const short = Object.keys(counts).length > 0;
+  const options = joints.map(({ id, ends }) =>
+    waysOf(ends.map(sizeOf), carries.get(id) === GROUND, usable, schools.connector, short),
+  );
+  const missing: { ends: readonly string[]; words: string }[] = [];
+  options.forEach((ways, nth) => {
+    const ends = joints[nth]?.ends ?? [];
+    if (ways.length === 0)
+      missing.push({
+        ends,
+        words: `No connector at hand holds ${say(ends.map(sizeOf))}: bring one that is listed for them.`,
+      });
+  });
+  const able = options.map((ways, nth) => ({ ways, nth })).filter(({ ways }) => ways.length > 0);
+  const counted = Object.fromEntries(Object.entries(counts).filter(([, count]) => count > 0));
+  let best = cheapest(
+    able.map(({ ways }) => ways),
+    counted,
+  );
+  if (!best) {
+    best = cheapest(
+      able.map(({ ways }) => ways),
+      {},
+    );
+    const used = new Map<string, number>();
+    for (const { parts } of best?.ways ?? [])
+      for (const { kind } of parts) used.set(kind, (used.get(kind) ?? 0) + 1);
+    const lacking = [...used].flatMap(([kind, count]) => {
+      const there = counts[kind];
+      const name = kinds.find(({ id }) => id === kind)?.name ?? kind;
+      return there !== undefined && there < count ? [`${count - there} more ${name}`] : [];
+    });
+    missing.push({
+      ends: [],
+      words: `The connectors at hand do not reach for all joints of this box: bring ${lacking.join(', ') || 'more'}.`,
+    });
+  }
+  const made: Joint[] = [];
+  const jumpers: Wiring['pigtails'] = [];
+  const signals = new Map<string, string>();
+  const first = 1 + [...sizes.keys()].filter((end) => readEnd(end)?.kind === 'pigtail').length;
+  joints.forEach(({ id: was, ends }, nth) => {
+    const signal = carries.get(was) ?? '';
+    const at = able.findIndex((one) => one.nth === nth);
+    const way = at < 0 ? undefined : best?.ways[at];
+    // Numbered as they are made up: one joint in two connectors is two.
+    const add = (joint: Omit<Joint, 'id'>) => {
+      const id = `j${made.length + 1}`;
+      made.push({ id, ...joint });
+      signals.set(id, signal);
+    };
+    if (!way || way.parts.length === 1) {
+      add({ ends: [...ends], connectors: way?.parts.map(({ kind }) => kind) ?? [] });
+      return;
+    }
+    const left = [...ends];
+    let link: string | undefined;
+    way.parts.forEach(({ kind, sizes: wanted }, part) => {
+      const mine = wanted.flatMap((size) => {
+        const found = left.findIndex((end) => sizeOf(end) === size);
+        return found < 0 ? [] : left.splice(found, 1);
+      });
+      if (link !== undefined) mine.unshift(link);
+      if (part < way.parts.length - 1) {
+        const size = ends.map(sizeOf).reduce((most, one) => (one < most ? one : most));
+        const jumper = {
+          id: `p${first + jumpers.length}`,
+          size,
+          colour: pigtailColour(signal) === 'red' ? 'black' : pigtailColour(signal),
+        };
+        jumpers.push(jumper);
+        link = `p:${jumper.id}`;
+        mine.push(link);
+      }
+      add({ ends: mine, connectors: [kind] });
+    });
+  });
+  return { joints: made, jumpers, carries: signals, missing, cost: best?.cost ?? 0 };
+}

@@ -1,0 +1,45 @@
+/**
+ * What is ticked as made up holds for the joint it was ticked for: once another conductor belongs to that
+ * joint, or another comes to that terminal, the tick is taken off. Nothing counts as made that has changed.
+ */
+import type { Wiring, WorkPlan } from '../box/work.ts';
+import { readEnd } from '../physical/end.ts';
+
+/** Every joint and terminal by its tick, with what meets there; numbers of joints and pigtails do not matter. */
+function meetings({ joints, lands }: Wiring): Map<string, string> {
+  const goesTo = new Map(lands.map(({ end, at }) => [end, at]));
+  const said = (end: string) => (readEnd(end)?.kind === 'pigtail' ? `pigtail>${goesTo.get(end) ?? ''}` : end);
+  const meets = new Map(joints.map(({ id, ends }) => [id, ends.map(said).sort().join(' ')]));
+  const jointOf = new Map(joints.flatMap(({ id, ends }) => ends.map((end) => [end, meets.get(id) ?? ''])));
+  // A lead of a device is in a joint itself; on a screw lands a conductor, or a pigtail from a joint.
+  for (const { ends } of joints)
+    for (const end of ends)
+      if (readEnd(end)?.kind === 'terminal') meets.set(`land:${end}`, jointOf.get(end) ?? '');
+  for (const { end, at } of lands)
+    meets.set(`land:${at}`, [meets.get(`land:${at}`) ?? '', said(end), jointOf.get(end) ?? ''].join('|'));
+  return meets;
+}
+
+/** The work with the plan as it is now, and of its ticks those that still hold. */
+export function withPlan(work: WorkPlan, plan: Wiring): WorkPlan {
+  if (work.made.length === 0 || !work.plan) return { ...work, plan, made: [] };
+  const [before, now] = [meetings(work.plan), meetings(plan)];
+  const made = work.made.filter((id) => id.startsWith('land:') && before.get(id) === now.get(id));
+  const joints = new Set(work.made.filter((id) => !id.startsWith('land:')).map((id) => before.get(id)));
+  return {
+    ...work,
+    plan,
+    made: [...plan.joints.map(({ id }) => id).filter((id) => joints.has(now.get(id))), ...made],
+  };
+}
+
+/** Whether every joint is made up, and every terminal landed. */
+export function allMade({ plan, made }: WorkPlan): { readonly joined: boolean; readonly landed: boolean } {
+  const ticked = new Set(made);
+  const all = (ids: readonly string[]) => ids.length > 0 && ids.every((id) => ticked.has(id));
+  const { joints, lands } = plan ?? { joints: [], lands: [] };
+  return {
+    joined: all(joints.map(({ id }) => id)),
+    landed: all(lands.filter(({ at }) => readEnd(at)?.kind === 'terminal').map(({ at }) => `land:${at}`)),
+  };
+}

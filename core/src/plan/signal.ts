@@ -1,0 +1,94 @@
+/**
+ * What a conductor or terminal is meant to carry. What carries the same belongs together. This file is the one
+ * place that reads and writes a signal as text, for the command line’s answers and as a key.
+ */
+export type Signal =
+  | { readonly kind: 'ground' }
+  /** One neutral for both circuits of a multiwire circuit: it goes by the first of them. */
+  | { readonly kind: 'neutral'; readonly circuit: string }
+  | { readonly kind: 'hot'; readonly circuit: string }
+  /** What a switch, a cable from a switch elsewhere, or a chain gives. */
+  | { readonly kind: 'switched'; readonly by: string }
+  | { readonly kind: 'guarded'; readonly part: 'hot' | 'neutral'; readonly of: string }
+  | { readonly kind: 'traveler'; readonly nth: 1 | 2; readonly pair: string }
+  /** Nothing: it is capped. */
+  | { readonly kind: 'capped' };
+
+export const GROUND = 'G';
+export const CAPPED = 'cap';
+
+export function printSignal(signal: Signal): string {
+  switch (signal.kind) {
+    case 'ground':
+      return GROUND;
+    case 'capped':
+      return CAPPED;
+    case 'neutral':
+      return `N:${signal.circuit}`;
+    case 'hot':
+      return `H:${signal.circuit}`;
+    case 'switched':
+      return `S:${signal.by}`;
+    case 'guarded':
+      return `${signal.part === 'hot' ? 'PH' : 'PN'}:${signal.of}`;
+    case 'traveler':
+      return `T${signal.nth}:${signal.pair}`;
+  }
+}
+
+/** @example readSignal('N:a') // {kind: 'neutral', circuit: 'a'} */
+export function readSignal(text: string): Signal {
+  if (text === GROUND) return { kind: 'ground' };
+  const at = text.indexOf(':');
+  const rest = text.slice(at + 1);
+  switch (at < 0 ? '' : text.slice(0, at)) {
+    case 'N':
+      return { kind: 'neutral', circuit: rest };
+    case 'H':
+      return { kind: 'hot', circuit: rest };
+    case 'S':
+      return { kind: 'switched', by: rest };
+    case 'PH':
+      return { kind: 'guarded', part: 'hot', of: rest };
+    case 'PN':
+      return { kind: 'guarded', part: 'neutral', of: rest };
+    case 'T1':
+      return { kind: 'traveler', nth: 1, pair: rest };
+    case 'T2':
+      return { kind: 'traveler', nth: 2, pair: rest };
+    default:
+      return { kind: 'capped' };
+  }
+}
+
+export const isNeutral = (signal: string | undefined): boolean =>
+  signal !== undefined && readSignal(signal).kind === 'neutral';
+
+/** Order in which joints are made up: grounds, neutrals, hots, switched hots, travelers. */
+export function rankOf(signal: string): number {
+  const read = readSignal(signal);
+  switch (read.kind) {
+    case 'ground':
+      return 0;
+    case 'neutral':
+      return 1;
+    case 'guarded':
+      return read.part === 'neutral' ? 2 : 4;
+    case 'hot':
+      return 3;
+    case 'switched':
+      return 5;
+    case 'traveler':
+      return 5 + read.nth;
+    case 'capped':
+      return 8;
+  }
+}
+
+/** Colour of a pigtail by what it carries. */
+export function pigtailColour(signal: string): string {
+  const read = readSignal(signal);
+  if (read.kind === 'ground') return 'bare';
+  if (read.kind === 'neutral' || (read.kind === 'guarded' && read.part === 'neutral')) return 'white';
+  return read.kind === 'switched' ? 'red' : 'black';
+}

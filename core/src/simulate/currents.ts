@@ -1,0 +1,126 @@
+/**
+ * Where the current of something that is on runs, out and back. What goes out by a cable must come back by the
+ * same cable (300.3(B), 300.20(A)), and what goes through a GFCI must come back through it, else it trips.
+ */
+import type { Use } from '../physical/physical.ts';
+import type { Circuitry } from './circuit.ts';
+import type { Conditions, Edge, Prepared } from './state.ts';
+import { fedFrom, sameHeld } from './state.ts';
+
+/** What is wrong with the way of one current. */
+export interface Imbalance {
+  readonly kind:
+    /** The cable carries it one way only. */
+    | 'cable'
+    /** The GFCI carries it one way only. */
+    | 'guard'
+    /** It divides between two ways that are joined at both ends. */
+    | 'divides';
+  /** The cable or GFCI. */
+  readonly of: string;
+}
+
+interface Step {
+  readonly edge: Edge;
+  /** From its first node to its second. */
+  readonly forth: boolean;
+}
+
+/** Follows the current of one use in one state. Nothing where it is off. */
+export function imbalancesOf(
+  { physical }: Circuitry,
+  prepared: Prepared,
+  conditions: Conditions,
+  use: Use,
+): Imbalance[] {
+  const state = prepared.at(conditions);
+  if (fedFrom(state, use) === undefined) return [];
+  const edges = prepared.edges(conditions);
+  const around = new Map<number, { edge: Edge; to: number; forth: boolean }[]>();
+  const put = (from: number, to: number, edge: Edge, forth: boolean) => {
+    const there = around.get(from);
+    if (there) there.push({ edge, to, forth });
+    else around.set(from, [{ edge, to, forth }]);
+  };
+  for (const edge of edges) {
+    put(edge.a, edge.b, edge, true);
+    put(edge.b, edge.a, edge, false);
+  }
+  const off = conditions.off ?? [];
+  const sources = physical.sources
+    .filter(({ held }) => !(held.kind === 'hot' && off.includes(held.circuit)))
+    .map(({ node, held }) => ({ node: prepared.numberOf(node), held }));
+  const found: Imbalance[] = [];
+  const through = { cable: new Map<string, number>(), guard: new Map<string, number>() };
+  const add = (what: 'cable' | 'guard', of: string, way: number) =>
+    through[what].set(of, (through[what].get(of) ?? 0) + way);
+  const cableOf = (strand: number) => {
+    const key = physical.strands[strand]?.cable ?? '';
+    const item = physical.cables.find((one) => one.key === key)?.item;
+    // Pulls of one raceway run together.
+    return item?.kind === 'conductors' ? `raceway ${item.id}` : key;
+  };
+
+  for (const [start, sign] of [
+    [prepared.numberOf(use.hot), -1],
+    [prepared.numberOf(use.neutral), 1],
+  ] as const) {
+    const net = reachable(start, around);
+    const ends = sources.filter(({ node }) => net.has(node));
+    const path = pathTo(start, new Set(ends.map(({ node }) => node)), around);
+    for (const { edge, forth } of path) {
+      if (edge.strand !== undefined) add('cable', cableOf(edge.strand), forth ? sign : -sign);
+      if (edge.guard !== undefined) add('guard', physical.guards[edge.guard]?.of ?? '', forth ? sign : -sign);
+    }
+    // Two sources of one potential, or a ring, and it divides: how is not to be told.
+    const [first, ...others] = ends;
+    if (first && others.some((one) => one.node !== first.node && sameHeld(one.held, first.held)))
+      found.push({ kind: 'divides', of: use.of });
+    for (const edge of ringsIn(net, around)) {
+      if (edge.guard !== undefined) found.push({ kind: 'guard', of: physical.guards[edge.guard]?.of ?? '' });
+      else if (edge.strand !== undefined) found.push({ kind: 'divides', of: cableOf(edge.strand) });
+    }
+  }
+  for (const kind of ['cable', 'guard'] as const)
+    for (const [of, way] of through[kind]) if (way !== 0) found.push({ kind, of });
+  return found;
+}
+
+type Around = ReadonlyMap<number, readonly { edge: Edge; to: number; forth: boolean }[]>;
+
+function reachable(start: number, around: Around): Set<number> {
+  const net = new Set([start]);
+  for (const node of net) for (const { to } of around.get(node) ?? []) net.add(to);
+  return net;
+}
+
+/** The shortest way from a node to one of several. */
+function pathTo(start: number, ends: ReadonlySet<number>, around: Around): Step[] {
+  const cameBy = new Map<number, { from: number; step: Step } | undefined>([[start, undefined]]);
+  for (const [node] of cameBy) {
+    if (ends.has(node)) {
+      const path: Step[] = [];
+      for (let at = cameBy.get(node); at; at = cameBy.get(at.from)) path.unshift(at.step);
+      return path;
+    }
+    for (const { edge, to, forth } of around.get(node) ?? [])
+      if (!cameBy.has(to)) cameBy.set(to, { from: node, step: { edge, forth } });
+  }
+  return [];
+}
+
+/** Strands and poles of a net that are part of a ring: taken away, their ends would still be joined. */
+function ringsIn(net: ReadonlySet<number>, around: Around): Edge[] {
+  const special = new Set<Edge>();
+  for (const node of net)
+    for (const { edge } of around.get(node) ?? [])
+      if (edge.strand !== undefined || edge.guard !== undefined) special.add(edge);
+  return [...special].filter((edge) => {
+    const seen = new Set([edge.a]);
+    for (const node of seen) {
+      for (const other of around.get(node) ?? []) if (other.edge !== edge) seen.add(other.to);
+      if (seen.has(edge.b)) return true;
+    }
+    return false;
+  });
+}

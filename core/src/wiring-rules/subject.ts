@@ -1,0 +1,93 @@
+/** What every rule of a wiring knows: the box, the wiring, and what each end is at in every position. */
+import type { BoxDocument } from '../box/document.ts';
+import type { Wiring, WorkPlan } from '../box/work.ts';
+import type { Edition, Size } from '../edition/index.ts';
+import { endName } from '../physical/name.ts';
+import { type Physical, physicalOf } from '../physical/physical.ts';
+import type { Conductor, DevicePiece } from '../physical/pieces.ts';
+import type { Connector } from '../connector/connectors.ts';
+import { circuitryOf } from '../simulate/circuit.ts';
+import { type Positions, prepare, type State } from '../simulate/state.ts';
+
+export interface WiringFinding {
+  readonly code: string;
+  readonly severity: 'violation' | 'look' | 'advice';
+  readonly section: string;
+  readonly words: string;
+  /** Ends, terminals and joints it is about. */
+  readonly where: readonly string[];
+}
+
+type Port = DevicePiece['ports'][number];
+
+export interface Subject {
+  readonly physical: Physical;
+  readonly work: WorkPlan;
+  readonly wiring: Wiring;
+  readonly edition: Edition;
+  readonly kinds: readonly Connector[];
+  readonly conductors: ReadonlyMap<string, Conductor>;
+  readonly pigtails: ReadonlyMap<string, Wiring['pigtails'][number]>;
+  readonly ports: ReadonlyMap<string, { readonly port: Port; readonly device: DevicePiece }>;
+  /** In how many places each end is. */
+  readonly places: ReadonlyMap<string, number>;
+  /** All switches off, all on, and each thrown alone from both. */
+  readonly states: readonly { readonly positions: Positions; readonly state: State }[];
+  /** Every contact open, those of three-ways too: what is live has no switch before it in this box. */
+  readonly open: State;
+  /** The state with a GFCI open. */
+  readonly tripped: (of: string) => State;
+  readonly name: (end: string) => string;
+  readonly sizeOf: (end: string) => Size;
+  readonly colourOf: (end: string) => string | undefined;
+}
+
+export type WiringRule = (subject: Subject) => WiringFinding[];
+
+export const cap = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+
+function positionsOf({ switches }: Physical): Positions[] {
+  const all = (position: number): Positions => Object.fromEntries(switches.map(({ id }) => [id, position]));
+  return [0, 1].flatMap((from) => [
+    all(from),
+    ...switches.map(({ id }) => ({ ...all(from), [id]: 1 - from })),
+  ]);
+}
+
+export function subjectOf(
+  box: BoxDocument,
+  work: WorkPlan,
+  wiring: Wiring,
+  edition: Edition,
+  kinds: readonly Connector[],
+): Subject {
+  const physical = physicalOf(box, work);
+  const prepared = prepare(circuitryOf(physical, wiring, work.schools.ground));
+  const conductors = new Map(physical.cables.flatMap((one) => one.conductors.map((wire) => [wire.id, wire])));
+  const pigtails = new Map(wiring.pigtails.map((one) => [`p:${one.id}`, one]));
+  const places = new Map<string, number>();
+  const put = (end: string) => void places.set(end, (places.get(end) ?? 0) + 1);
+  for (const { ends } of wiring.joints) ends.forEach(put);
+  for (const { end, at } of wiring.lands) [end, at].forEach(put);
+  const closed = Object.fromEntries(physical.switches.map(({ id }) => [id, 0]));
+  return {
+    physical,
+    work,
+    wiring,
+    edition,
+    kinds,
+    conductors,
+    pigtails,
+    ports: new Map(
+      physical.devices.flatMap((device) => device.ports.map((port) => [port.id, { port, device }] as const)),
+    ),
+    places,
+    states: positionsOf(physical).map((positions) => ({ positions, state: prepared.at({ positions }) })),
+    open: prepared.at({ positions: Object.fromEntries(physical.switches.map(({ id }) => [id, -1])) }),
+    tripped: (of) => prepared.at({ positions: closed, tripped: [of] }),
+    name: (end) => endName(end, physical),
+    // A lead of a device is as thick as what it joins, at most 14 AWG (common practice).
+    sizeOf: (end) => conductors.get(end)?.size ?? pigtails.get(end)?.size ?? 14,
+    colourOf: (end) => conductors.get(end)?.colour ?? pigtails.get(end)?.colour,
+  };
+}

@@ -1,0 +1,54 @@
+/**
+ * A white used as a hot is marked at both ends, and in a loop carries the supply to the switch, never the
+ * return (200.7(C), from memory). What a white carries is read from the simulation, whatever was meant.
+ */
+import { isWhite } from '../physical/pieces.ts';
+import { liveFrom, type State } from '../simulate/state.ts';
+import { cap, type WiringFinding, type WiringRule } from './subject.ts';
+
+const isLive = (state: State, end: string) => liveFrom(state.held(end)).length > 0;
+
+export const markedWhites: WiringRule = ({ conductors, wiring, states, name, edition }) =>
+  [...conductors.values()].flatMap(({ id, colour }): WiringFinding[] =>
+    isWhite(colour) && !wiring.marked.includes(id) && states.some(({ state }) => isLive(state, id))
+      ? [
+          {
+            code: 'unmarked-white',
+            severity: 'violation',
+            section: edition.terminals.sections['white-as-hot'],
+            words: `${cap(name(id))} carries a hot: mark it with tape or a marker, here and at its other end.`,
+            where: [id],
+          },
+        ]
+      : [],
+  );
+
+export const whiteReturns: WiringRule = ({ physical, states, open, name, wiring, ports, edition }) =>
+  physical.cables.flatMap(({ key, run, conductors }): WiringFinding[] => {
+    const white = conductors.find(({ colour }) => colour === 'white');
+    const black = conductors.find(({ colour }) => colour === 'black');
+    const two = !conductors.some(({ colour }) => colour === 'red');
+    if (!white || !black) return [];
+    const loop = two && (run.does === 'loop-out' || run.does === 'loop-in');
+    // A three-way elsewhere that is fed on the white of its travelers.
+    const fed = !two && run.does === 'travelers' && run.third === 'supply' && run.leads === 'line';
+    if (!loop && !fed) return [];
+    // With its switch elsewhere open, the supply is what is live.
+    const off = states.find(({ positions }) => (positions[key] ?? 0) === 0)?.state;
+    const swapped = fed
+      ? !isLive(open, white.id)
+      : run.does === 'loop-out' && off !== undefined && isLive(off, black.id) && !isLive(off, white.id);
+    const onLoad = wiring.lands.some(
+      ({ end, at }) => end === white.id && ports.get(at)?.port.name === 'load',
+    );
+    if (!swapped && !onLoad) return [];
+    return [
+      {
+        code: 'white-return',
+        severity: 'violation',
+        section: edition.terminals.sections['white-as-hot'],
+        words: `${cap(name(white.id))} is used as the return: the marked white carries the supply to the switch.`,
+        where: [white.id],
+      },
+    ];
+  });
