@@ -55,6 +55,8 @@ export const Run = z.strictObject({
   switched: z.literal(true).optional(),
   /** The GFCI whose LOAD side feeds it. */
   guard: piece.optional(),
+  /** The GFCI of each of its hots where they differ; null for none. */
+  guards: z.tuple([piece.nullable(), piece.nullable()]).optional(),
   /** 240 V: two hots of one two-pole breaker, and no neutral where it has two conductors. */
   doubled: z.literal(true).optional(),
   chain: chainId.optional(),

@@ -197,12 +197,16 @@ function threeWayElsewhere(side: Side, run: Run): void {
     side.use(1, `light beyond ${side.cable.quoted}`, hot, back);
   };
   if (toLine) {
-    side.neutral(white, circuit);
+    // Where the supply goes out from here, the neutral goes with it.
+    if (run.third !== 'supply') side.neutral(white, circuit);
     if (run.third === 'supply' && third !== undefined) side.links.push([common, third]);
     else side.hot(common, circuit);
     if (run.third === 'return') lampBeyond(third ?? common);
   } else {
-    if (run.third === 'supply') side.hot(third, circuit);
+    if (run.third === 'supply') {
+      side.hot(third, circuit);
+      side.neutral(white, circuit);
+    }
     if (run.third === 'return' && third !== undefined) side.links.push([common, third]);
     else lampBeyond(common);
   }

@@ -83,7 +83,10 @@ export function guardOfHot(work: WorkPlan, ref: string): string | undefined {
 
 /** The GFCI that guards each hot of a run: the run’s own for a constant hot, else that of the switch it comes from. */
 export const guardsOf = (work: WorkPlan, run: Run): (string | undefined)[] =>
-  run.hots.map((ref) => (readHot(ref).kind === 'circuit' ? run.guard : guardOfHot(work, ref)));
+  run.hots.map((ref, nth) => {
+    if (readHot(ref).kind !== 'circuit') return guardOfHot(work, ref);
+    return run.guards === undefined ? run.guard : (run.guards[nth] ?? undefined);
+  });
 
 /** Names a pair of travelers: one for each cable, or one for the chain where no switch of it is in the box. */
 export function travelerPair({ chain, of }: Run, work: WorkPlan): string {

@@ -69,7 +69,7 @@ function signalOf(meant: Meant | undefined, work: DeviceWork, plan: WorkPlan): s
       return printSignal({ kind: 'switched', by: givenBy(of, meant.half) });
     case 'guarded': {
       const guards =
-        plan.runs.some((run) => run.guard === of) ||
+        plan.runs.some((run) => run.guard === of || run.guards?.includes(of)) ||
         plan.devices.some((one) => one.guard === of || one.guards?.includes(of));
       return guards ? printSignal({ kind: 'guarded', part: meant.part, of }) : undefined;
     }

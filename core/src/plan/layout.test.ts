@@ -1,6 +1,6 @@
 /** The drawing over all layouts: nothing lies on anything else, and few lines cross, counted by another way. */
 import { editionOf } from '../edition/index.ts';
-import { LAYOUTS } from '../tests/layouts.ts';
+import { LAYOUTS } from '../tests/harder-layouts.ts';
 import { linesOf } from './ends.ts';
 import { facesOf } from './faces.ts';
 import { type Drawing, drawWiring, MEASURES } from './layout.ts';
@@ -111,5 +111,5 @@ test('few lines cross, over all layouts', () => {
   console.log(
     `Crossings: ${sum} over ${all.length} layouts, ${all.length - some.length} without any. ${some.map(([name, count]) => `${name}: ${count}`).join('; ')}`,
   );
-  expect(sum).toBeLessThanOrEqual(180);
+  expect(sum).toBeLessThanOrEqual(375);
 });

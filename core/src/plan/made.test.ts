@@ -2,7 +2,7 @@
 import type { BoxDocument } from '../box/document.ts';
 import type { WorkPlan } from '../box/work.ts';
 import { editionOf } from '../edition/index.ts';
-import { boxOf, LAYOUTS } from '../tests/layouts.ts';
+import { boxOf, LAYOUTS } from '../tests/harder-layouts.ts';
 import { allMade, withPlan } from './made.ts';
 import { workOf } from './suggest.ts';
 import { synthesise } from './synthesise.ts';

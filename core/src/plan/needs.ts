@@ -126,7 +126,8 @@ function sharedWhite(
   const [first, second] = run.hots;
   if (first === undefined || (run.does !== 'out' && run.does !== 'leg') || run.doubled) return undefined;
   const guards = guardsOf(work, run);
-  if (run.guard !== undefined && guards.some((one) => one !== run.guard) && second === undefined)
+  const wholly = second === undefined || insulated >= 4;
+  if (run.guard !== undefined && guards.some((one) => one !== run.guard) && wholly)
     return {
       code: 'split-guard',
       words:

@@ -10,7 +10,8 @@ function bringsNeutral({ run, wires }: Line): boolean {
   if (run.does === 'feed') return true;
   const white = wires.some(({ signal }) => isNeutral(signal));
   if (run.does === 'loop-in') return white;
-  return run.does === 'travelers' && run.leads === 'line' && white;
+  // The neutral comes from where the supply comes.
+  return run.does === 'travelers' && (run.leads === 'line') === (run.third !== 'supply') && white;
 }
 
 const given = (by: string) => printSignal({ kind: 'switched', by });

@@ -10,7 +10,7 @@ import solver from 'javascript-lp-solver';
 import { Schools, WorkPlan } from '../box/work.ts';
 import { editionOf, type Size } from '../edition/index.ts';
 import { tally } from '../fill/tally.ts';
-import { boxOf, LAYOUTS } from '../tests/layouts.ts';
+import { boxOf, LAYOUTS } from '../tests/harder-layouts.ts';
 import { cheapest, chooseConnectors, costOf, waysOf } from './choose-connectors.ts';
 import { CONNECTORS, FAMILIES, holds, STRIP } from '../connector/connectors.ts';
 import { partsOf, sumParts } from './cut-list.ts';

@@ -9,7 +9,7 @@ import { synthesise } from '../plan/synthesise.ts';
 import { checkWiring } from '../wiring-rules/rules.ts';
 import { landingsOf } from '../plan/landings.ts';
 import { facesOf } from '../plan/faces.ts';
-import { boxOf, LAYOUTS } from '../tests/layouts.ts';
+import { boxOf, LAYOUTS } from '../tests/harder-layouts.ts';
 import { bench } from './instruments.ts';
 import { wired } from '../judge/judge.ts';
 import { prove } from './prove.ts';

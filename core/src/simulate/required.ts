@@ -73,7 +73,8 @@ export function requirementsOf(physical: Physical, work: WorkPlan): Required[] {
     const ref = run?.does === 'travelers' ? run.chain : run?.hots[use.nth - 1];
     if (run === undefined || ref === undefined)
       return { use, control: { kind: 'always' }, circuit: undefined, guard: undefined };
-    return { use, control: controlOf(ref), circuit: circuitOf(ref), guard: run.guard ?? guardOf(ref) };
+    const guard = run.guards === undefined ? run.guard : run.guards[use.nth - 1];
+    return { use, control: controlOf(ref), circuit: circuitOf(ref), guard: guard ?? guardOf(ref) };
   });
 }
 

@@ -23,31 +23,31 @@ export function boxOf(line: string): BoxDocument {
   return read.box;
 }
 
-const A20 = { id: 'a', name: '1', breaker: 20 } as const;
-const A15 = { id: 'a', name: '1', breaker: 15 } as const;
-const feed = (of: string, ...circuits: string[]) => ({
+export const A20 = { id: 'a', name: '1', breaker: 20 } as const;
+export const A15 = { id: 'a', name: '1', breaker: 15 } as const;
+export const feed = (of: string, ...circuits: string[]) => ({
   of,
   does: 'feed' as const,
   circuits: circuits.length > 0 ? circuits : ['a'],
 });
-const out = (of: string, ...hots: string[]) => ({
+export const out = (of: string, ...hots: string[]) => ({
   of,
   does: 'out' as const,
   hots: hots.length > 0 ? hots : ['a'],
 });
-const leg = (of: string, ...hots: string[]) => ({ of, does: 'leg' as const, hots });
-const layout = (name: string, line: string, { circuits = [A20], ...work }: WorkIn): Layout => ({
+export const leg = (of: string, ...hots: string[]) => ({ of, does: 'leg' as const, hots });
+export const layout = (name: string, line: string, { circuits = [A20], ...work }: WorkIn): Layout => ({
   name,
   box: boxOf(line),
   work: WorkPlan.parse({ circuits, ...work }),
 });
-const MULTIWIRE = [
+export const MULTIWIRE = [
   { ...A20, partner: 'b' },
   { id: 'b', name: '3', breaker: 20 },
 ] as const;
-const TWO = [A20, { id: 'b', name: '2', breaker: 20 }] as const;
+export const TWO = [A20, { id: 'b', name: '2', breaker: 20 }] as const;
 
-export const LAYOUTS: readonly Layout[] = [
+export const USUAL_LAYOUTS: readonly Layout[] = [
   layout('junction only', '21 in3 plastic, 12/2, 2x 12/2', {
     runs: [feed('i1.0'), out('i2.0'), out('i2.1')],
     devices: [],

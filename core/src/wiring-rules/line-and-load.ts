@@ -2,18 +2,19 @@
  * The supply goes to LINE. A plain switch works either way; one with electronics and a GFCI do not (listing of
  * the device). What is the supply is read from the simulation with the device open.
  */
-import { terminalEnd } from '../physical/end.ts';
 import type { DevicePiece } from '../physical/pieces.ts';
 import { liveFrom, neutralsIn } from '../simulate/state.ts';
 import type { Subject, WiringFinding, WiringRule } from './subject.ts';
 
 const SECTION = 'listing of the device';
 
-export const lineAndLoad: WiringRule = (subject) =>
-  subject.physical.devices.flatMap((device) => [
+export const lineAndLoad: WiringRule = (subject) => [
+  ...subject.physical.devices.flatMap((device) => [
     ...exchangedPoles(subject, device),
     ...exchangedSwitch(subject, device),
-  ]);
+  ]),
+  ...exchangedElsewhere(subject),
+];
 
 /** With a GFCI open, nothing but its own LOAD side may be there. */
 function exchangedPoles({ physical, tripped }: Subject, { key, title }: DevicePiece): WiringFinding[] {
@@ -42,12 +43,16 @@ function exchangedPoles({ physical, tripped }: Subject, { key, title }: DevicePi
 }
 
 /** With a switch open, its line is live and its load is not. */
-function exchangedSwitch({ states }: Subject, { key, title, kind, ports }: DevicePiece): WiringFinding[] {
-  const has = (port: string) => ports.some(({ name }) => name === port);
-  if (kind.group !== 'switch' || !has('line') || !has('load')) return [];
-  const open = states.find(({ positions }) => Object.values(positions).every((one) => one === 0))?.state;
-  const live = (port: string) => open !== undefined && liveFrom(open.held(terminalEnd(key, port))).length > 0;
-  if (!live('load') || live('line')) return [];
+function exchangedSwitch(
+  { open, physical }: Subject,
+  { key, title, kind, ports }: DevicePiece,
+): WiringFinding[] {
+  const live = (end: string) => liveFrom(open.held(end)).length > 0;
+  // A contact that is closed in one position only has a line and a load.
+  const poles = physical.switches
+    .filter(({ of, positions }) => of === key && positions[0]?.length === 0)
+    .flatMap(({ positions }) => positions[1] ?? []);
+  if (!poles.some(([line, load]) => live(load) && !live(line))) return [];
   const plain = kind.neutral === 'never' && ports.every(({ metal }) => metal !== 'lead');
   return [
     {
@@ -58,4 +63,23 @@ function exchangedSwitch({ states }: Subject, { key, title, kind, ports }: Devic
       where: [key],
     },
   ];
+}
+
+/** A switch elsewhere on three conductors is fed on the black: on the red its line and load would be exchanged. */
+function exchangedElsewhere({ open, physical }: Subject): WiringFinding[] {
+  const live = (end: string) => liveFrom(open.held(end)).length > 0;
+  return physical.cables.flatMap(({ key, run, conductors, quoted }): WiringFinding[] => {
+    const red = conductors.find(({ colour }) => colour === 'red');
+    const black = conductors.find(({ colour }) => colour === 'black');
+    if (run.does !== 'loop-out' || !red || !black || !live(red.id) || live(black.id)) return [];
+    return [
+      {
+        code: 'line-load',
+        severity: 'look',
+        section: 'common practice',
+        words: `The supply goes out on the red of ${quoted} and comes back on its black: at the switch line and load are exchanged.`,
+        where: [key],
+      },
+    ];
+  });
 }

@@ -10,7 +10,7 @@ import { linesOf } from '../plan/ends.ts';
 import { facesOf } from '../plan/faces.ts';
 import { workOf } from '../plan/suggest.ts';
 import { synthesise } from '../plan/synthesise.ts';
-import { boxOf, LAYOUTS } from '../tests/layouts.ts';
+import { boxOf, LAYOUTS } from '../tests/harder-layouts.ts';
 import { LINE } from '../tests/lines.ts';
 import { namesOf } from '../physical/name.ts';
 import { checkWiring } from './rules.ts';

@@ -12,6 +12,7 @@ import { joints } from './joints.ts';
 import { lineAndLoad } from './line-and-load.ts';
 import { sizes } from './sizes.ts';
 import { springHoles } from './spring-holes.ts';
+import { spares } from './spares.ts';
 import { subjectOf, type WiringFinding, type WiringRule } from './subject.ts';
 import { colours, empty, oneUnderAScrew } from './terminals.ts';
 import { markedWhites, whiteReturns } from './whites.ts';
@@ -27,6 +28,7 @@ const RULES: readonly WiringRule[] = [
   colours,
   empty,
   bonding,
+  spares,
   sizes,
   yokes,
   whiteReturns,

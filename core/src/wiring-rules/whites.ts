@@ -31,7 +31,8 @@ export const whiteReturns: WiringRule = ({ physical, states, open, name, wiring,
     if (!white || !black) return [];
     const loop = two && (run.does === 'loop-out' || run.does === 'loop-in');
     // A three-way elsewhere that is fed on the white of its travelers.
-    const fed = !two && run.does === 'travelers' && run.third === 'supply' && run.leads === 'line';
+    const four = conductors.some(({ colour }) => colour === 'blue');
+    const fed = !two && !four && run.does === 'travelers' && run.third === 'supply' && run.leads === 'line';
     if (!loop && !fed) return [];
     // With its switch elsewhere open, the supply is what is live.
     const off = states.find(({ positions }) => (positions[key] ?? 0) === 0)?.state;

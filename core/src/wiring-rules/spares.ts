@@ -1,0 +1,37 @@
+/**
+ * A conductor nothing is set up for is capped by itself: what stands at its other end is not known
+ * (common practice, no source).
+ */
+import { farEnd } from '../physical/end.ts';
+import { isGroundColour } from '../physical/pieces.ts';
+import { liveFrom } from '../simulate/state.ts';
+import { cap, type WiringFinding, type WiringRule } from './subject.ts';
+
+export const spares: WiringRule = ({ physical, wiring, states, name }) => {
+  const used = new Set([
+    ...physical.sources.map(({ node }) => node),
+    ...physical.uses.flatMap(({ hot, neutral }) => [hot, neutral]),
+    ...physical.links.flat(),
+    ...physical.switches.flatMap(({ positions }) => positions.flat(2)),
+  ]);
+  const withOthers = new Set([
+    ...wiring.joints.filter(({ ends }) => ends.length > 1).flatMap(({ ends }) => ends),
+    ...wiring.lands.map(({ end }) => end),
+  ]);
+  return physical.cables.flatMap(({ key, run, conductors }) =>
+    conductors.flatMap(({ id, colour }): WiringFinding[] => {
+      if (isGroundColour(colour) || used.has(farEnd(key, colour)) || !withOthers.has(id)) return [];
+      const live = states.some(({ state }) => liveFrom(state.held(id)).length > 0);
+      if (run.does !== 'spare' && !live) return [];
+      return [
+        {
+          code: 'spare-joined',
+          severity: 'violation',
+          section: 'common practice',
+          words: `${cap(name(id))} is joined with others, and nothing is set up at its other end${live ? ': it would be live there' : ''}. Cap it by itself.`,
+          where: [id],
+        },
+      ];
+    }),
+  );
+};
