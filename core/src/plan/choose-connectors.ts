@@ -43,6 +43,8 @@ const flat = (group: Group): Size[] =>
 
 /** Up to so many ends every way to divide them is tried; beyond, connectors in a row are filled. */
 const EVERY_UP_TO = 8;
+/** Up to so many ends the search divides a joint; beyond, it is made in a row (`rowOf`). */
+const SEARCHED_UP_TO = 10;
 
 /** Cheaper ways to make one joint, one for each choice of connectors. */
 type Found = Map<string, Way>;
@@ -67,6 +69,7 @@ export function waysOf(
   preferred: Schools['connector'],
   short = false,
 ): Way[] {
+  if (sizes.length > SEARCHED_UP_TO) return rowsOf(sizes, grounds, kinds, preferred, short);
   const jumper = sizes.reduce<Size>((most, size) => (size < most ? size : most), 18);
   const known = new Map<string, Found>();
 
@@ -110,6 +113,72 @@ export function waysOf(
   return [];
 }
 
+/**
+ * A large joint as connectors in a row: the ends sorted by size, cut into stretches of which each fills one
+ * connector, at the least cost of all such cuts. With ends of one size that is the best there is; with mixed
+ * sizes it is at most a connector more (held by a test against the bound of the ports).
+ */
+export function rowOf(
+  sizes: readonly Size[],
+  grounds: boolean,
+  kinds: readonly Connector[],
+  preferred: Schools['connector'],
+): Way | undefined {
+  const ends = [...sizes].sort((a, b) => a - b);
+  const [jumper = 12] = ends;
+  const many = ends.length;
+  /** The least cost of placing the ends from one on, and the connector and stretch that begin it. */
+  const best: ({ cost: number; kind: Connector; to: number } | undefined)[] = [];
+  for (let from = many - 1; from >= 0; from -= 1) {
+    for (const kind of kinds) {
+      for (let to = from + 1; to <= many; to += 1) {
+        const rest = to === many ? { cost: 0 } : best[to];
+        const links = [...(from > 0 ? [jumper] : []), ...(to < many ? [jumper] : [])];
+        const held = [...ends.slice(from, to), ...links];
+        if (!rest || !holds(kind, held, grounds)) {
+          // More only makes it fuller; less than its least may still be filled.
+          if (held.length > (kind.ports ?? ENDS_MOST)) break;
+          continue;
+        }
+        const cost = costOf(kind, preferred) + (to < many ? PART : 0) + rest.cost;
+        const before = best[from];
+        if (!before || cost < before.cost) best[from] = { cost, kind, to };
+      }
+    }
+  }
+  if (!best[0]) return undefined;
+  const parts: Way['parts'][number][] = [];
+  for (let from = 0; from < many;) {
+    const one = best[from];
+    if (!one) return undefined;
+    parts.push({ kind: one.kind.id, sizes: ends.slice(from, one.to) });
+    from = one.to;
+  }
+  return { parts, cost: best[0].cost };
+}
+
+/** No connector without ports holds more ends than this. */
+const ENDS_MOST = 14;
+
+/** Rows of a large joint; where the stock may run out, also those without some of the kinds. */
+function rowsOf(
+  sizes: readonly Size[],
+  grounds: boolean,
+  kinds: readonly Connector[],
+  preferred: Schools['connector'],
+  short: boolean,
+): Way[] {
+  const sets = short
+    ? [kinds, ...kinds.map((one) => [one]), ...kinds.map((one) => kinds.filter((other) => other !== one))]
+    : [kinds];
+  const found: Found = new Map();
+  for (const set of sets) {
+    const row = rowOf(sizes, grounds, set, preferred);
+    if (row) keep(found, row);
+  }
+  return [...found.values()].sort((a, b) => a.cost - b.cost);
+}
+
 /** Some of a group that fit, and leave something; of a large joint only as many as fit. */
 function takings(group: Group, total: number, fits: (sizes: readonly Size[]) => boolean): Group[] {
   const all = group.reduce<Group[]>(
@@ -132,7 +201,11 @@ export interface Chosen {
   readonly joints: Joint[];
   readonly jumpers: Wiring['pigtails'];
   readonly carries: Map<string, string>;
-  readonly missing: readonly { readonly ends: readonly string[]; readonly words: string }[];
+  readonly missing: readonly {
+    readonly ends: readonly string[];
+    readonly words: string;
+    readonly code: 'no-connector' | 'past-sense';
+  }[];
   readonly cost: number;
 }
 
@@ -195,15 +268,22 @@ export function chooseConnectors(
   const sizeOf = (end: string): Size => sizes.get(end) ?? 14;
   const usable = kinds.filter(({ id }) => counts[id] !== 0);
   const short = Object.keys(counts).length > 0;
-  const options = joints.map(({ id, ends }) =>
-    waysOf(ends.map(sizeOf), carries.get(id) === GROUND, usable, schools.connector, short),
-  );
-  const missing: { ends: readonly string[]; words: string }[] = [];
+  const known = new Map<string, Way[]>();
+  const options = joints.map(({ id, ends }) => {
+    const mine = ends.map(sizeOf);
+    const grounds = carries.get(id) === GROUND;
+    const key = `${grounds}|${[...mine].sort().join()}`;
+    const ways = known.get(key) ?? waysOf(mine, grounds, usable, schools.connector, short);
+    known.set(key, ways);
+    return ways;
+  });
+  const missing: { ends: readonly string[]; words: string; code: 'no-connector' | 'past-sense' }[] = [];
   options.forEach((ways, nth) => {
     const ends = joints[nth]?.ends ?? [];
     if (ways.length === 0)
       missing.push({
         ends,
+        code: 'no-connector',
         words: `No connector at hand holds ${say(ends.map(sizeOf))}: bring one that is listed for them.`,
       });
   });
@@ -228,8 +308,19 @@ export function chooseConnectors(
     });
     missing.push({
       ends: [],
+      code: 'no-connector',
       words: `The connectors at hand do not reach for all joints of this box: bring ${lacking.join(', ') || 'more'}.`,
     });
+  }
+  for (const [nth, { ways }] of able.map((one, place) => [place, one] as const)) {
+    const way = best?.ways[nth] ?? ways[0];
+    const ends = joints[able[nth]?.nth ?? 0]?.ends ?? [];
+    if (way && way.parts.length > IN_A_ROW)
+      missing.push({
+        ends,
+        code: 'past-sense',
+        words: `A joint of ${ends.length} conductors takes ${way.parts.length} connectors in a row: no box is wired so. Check the numbers, or divide the work over several boxes.`,
+      });
   }
   const made: Joint[] = [];
   const jumpers: Wiring['pigtails'] = [];

@@ -45,6 +45,16 @@ function* permutations<T>(list: readonly T[]): Generator<T[]> {
 /** Up to so many blocks of a side, or middles, every order is tried. */
 const EVERY = 5;
 
+/**
+ * How much is tried before the best so far is taken, in pairs of blocks compared: a box of a usual size is
+ * searched to its end, one of dozens of cables stays quick and is merely good.
+ */
+const PAIRS_TRIED = 3_000_000;
+
+interface Budget {
+  left: number;
+}
+
 /** Which order of a side's blocks crosses least. @param costs crossings of one block above another */
 function stacked(blocks: readonly number[], bands: readonly number[], costs: readonly (readonly number[])[]) {
   const inBands = (order: readonly number[]) =>
@@ -106,6 +116,7 @@ function arranged(
   middle: readonly Middle[],
   edges: ReadonlyMap<string, readonly string[]>,
   all: boolean,
+  budget: Budget,
 ): Order {
   const rank = new Map(idsOf(middle).map((id, nth) => [id, nth]));
   const placed = blocks.map((block) => {
@@ -131,6 +142,7 @@ function arranged(
     blocks[nth]?.slots.some((slot) => edges.get(slot)?.some((id) => id.startsWith('d:'))),
   );
   const tryOut = (onLeft: ReadonlySet<number>) => {
+    budget.left -= blocks.length ** 2;
     const isLeft = (nth: number) => blocks[nth]?.bound === 'left' || onLeft.has(nth);
     const left = stacked(numbers.filter(isLeft), bands, costs);
     const right = stacked(
@@ -161,6 +173,7 @@ function arranged(
     for (let moved = true; moved;) {
       moved = false;
       for (const one of free) {
+        if (budget.left < 0) break;
         const other = new Set(onLeft);
         if (!other.delete(one)) other.add(one);
         const now = tryOut(other);
@@ -186,11 +199,12 @@ export function bestOrder(
   middle: readonly Middle[],
   edges: ReadonlyMap<string, readonly string[]>,
 ): Order {
-  let best = arranged(blocks, middle, edges, true);
+  const budget: Budget = { left: PAIRS_TRIED };
+  let best = arranged(blocks, middle, edges, true, budget);
   if (middle.length <= EVERY) {
     for (const order of permutations(middle)) {
       if (best.crossings === 0) break;
-      const now = arranged(blocks, order, edges, true);
+      const now = arranged(blocks, order, edges, true, budget);
       if (now.crossings < best.crossings) best = now;
     }
     return best;
@@ -199,8 +213,8 @@ export function bestOrder(
     moved = false;
     for (const one of middle) {
       const rest = best.middle.filter((other) => other !== one);
-      for (let at = 0; at <= rest.length; at += 1) {
-        const now = arranged(blocks, [...rest.slice(0, at), one, ...rest.slice(at)], edges, false);
+      for (let at = 0; at <= rest.length && budget.left > 0; at += 1) {
+        const now = arranged(blocks, [...rest.slice(0, at), one, ...rest.slice(at)], edges, false, budget);
         if (now.crossings < best.crossings) {
           best = now;
           moved = true;

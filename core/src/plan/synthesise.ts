@@ -191,8 +191,8 @@ export function synthesise(
   }
 
   const chosen = chooseConnectors(joints, sizes, carries, work.schools, stock);
-  const missing: Obstacle[] = chosen.missing.map(({ ends, words }) => ({
-    code: 'no-connector',
+  const missing: Obstacle[] = chosen.missing.map(({ ends, words, code }) => ({
+    code,
     words,
     section: '110.14(B)',
     of: ends,

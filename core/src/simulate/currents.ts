@@ -76,7 +76,7 @@ export function imbalancesOf(
     const [first, ...others] = ends;
     if (first && others.some((one) => one.node !== first.node && sameHeld(one.held, first.held)))
       found.push({ kind: 'divides', of: use.of });
-    for (const edge of ringsIn(net, around)) {
+    for (const edge of ringsFrom(start, around)) {
       if (edge.guard !== undefined) found.push({ kind: 'guard', of: physical.guards[edge.guard]?.of ?? '' });
       else if (edge.strand !== undefined) found.push({ kind: 'divides', of: cableOf(edge.strand) });
     }
@@ -109,18 +109,41 @@ function pathTo(start: number, ends: ReadonlySet<number>, around: Around): Step[
   return [];
 }
 
-/** Strands and poles of a net that are part of a ring: taken away, their ends would still be joined. */
-function ringsIn(net: ReadonlySet<number>, around: Around): Edge[] {
-  const special = new Set<Edge>();
-  for (const node of net)
-    for (const { edge } of around.get(node) ?? [])
-      if (edge.strand !== undefined || edge.guard !== undefined) special.add(edge);
-  return [...special].filter((edge) => {
-    const seen = new Set([edge.a]);
-    for (const node of seen) {
-      for (const other of around.get(node) ?? []) if (other.edge !== edge) seen.add(other.to);
-      if (seen.has(edge.b)) return true;
+/**
+ * Strands and poles that are part of a ring: taken away, their ends would still be joined. By the low points
+ * of one walk through the net, as bridges of a graph are found.
+ */
+function ringsFrom(start: number, around: Around): Edge[] {
+  const order = new Map<number, number>([[start, 0]]);
+  const low = new Map<number, number>([[start, 0]]);
+  const bridges = new Set<Edge>();
+  const special: Edge[] = [];
+  const walk: { node: number; by: Edge | undefined; next: number }[] = [
+    { node: start, by: undefined, next: 0 },
+  ];
+  for (let at = walk.at(-1); at; at = walk.at(-1)) {
+    const way = around.get(at.node)?.[at.next];
+    if (way === undefined) {
+      walk.pop();
+      const up = walk.at(-1);
+      if (up && at.by) {
+        const mine = low.get(at.node) ?? 0;
+        low.set(up.node, Math.min(low.get(up.node) ?? 0, mine));
+        if (mine > (order.get(up.node) ?? 0)) bridges.add(at.by);
+      }
+      continue;
     }
-    return false;
-  });
+    at.next += 1;
+    const { edge, to, forth } = way;
+    if (forth && (edge.strand !== undefined || edge.guard !== undefined)) special.push(edge);
+    if (edge === at.by) continue;
+    const seen = order.get(to);
+    if (seen !== undefined) low.set(at.node, Math.min(low.get(at.node) ?? 0, seen));
+    else {
+      order.set(to, order.size);
+      low.set(to, order.get(to) ?? 0);
+      walk.push({ node: to, by: edge, next: 0 });
+    }
+  }
+  return special.filter((edge) => !bridges.has(edge));
 }
