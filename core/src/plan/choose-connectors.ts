@@ -209,6 +209,9 @@ export interface Chosen {
   readonly cost: number;
 }
 
+/** So many states of the stock are tried before the first ways that fit are taken. */
+const STATES_MOST = 100_000;
+
 /** The cheapest ways for several joints together within the stock; undefined where the stock does not reach. */
 export function cheapest(
   options: readonly (readonly Way[])[],
@@ -222,14 +225,17 @@ export function cheapest(
       : undefined;
   }
   const known = new Map<string, { ways: readonly Way[]; cost: number } | null>();
+  let tried = 0;
   const solve = (nth: number, left: readonly number[]): { ways: readonly Way[]; cost: number } | null => {
     if (nth === options.length) return { ways: [], cost: 0 };
+    tried += 1;
     const key = `${nth}|${left.join()}`;
     const before = known.get(key);
     if (before !== undefined) return before;
     let best: { ways: readonly Way[]; cost: number } | null = null;
     for (const way of options[nth] ?? []) {
-      if (best && way.cost >= best.cost) break;
+      // Past all sense of a box the first ways that the stock allows are taken.
+      if (best && (way.cost >= best.cost || tried > STATES_MOST)) break;
       const next = [...left];
       for (const { kind } of way.parts) {
         const at = limited.indexOf(kind);

@@ -64,8 +64,42 @@ export interface Drawing {
 
 const BAND: Readonly<Record<string, number>> = { top: 0, bottom: 2 };
 
-/** Lays a wiring out. The same wiring always gives the same drawing. */
-export function drawWiring(lines: readonly Line[], faces: readonly Face[], wiring: Wiring): Drawing {
+/** What is joined with what in a drawing, before any of it has a place. */
+interface Sketch {
+  readonly wires: ReadonlyMap<string, Wire>;
+  readonly terminals: ReadonlyMap<string, DrawnTerminal['terminal']>;
+  readonly edges: readonly Edge[];
+  readonly links: readonly { end: string; a: string; b: string }[];
+  readonly middle: readonly Middle[];
+  readonly blocks: readonly Block[];
+}
+
+/**
+ * Lays a wiring out. The same wiring always gives the same drawing.
+ * @param order as `orderOf` found it, where that was worked out elsewhere
+ */
+export function drawWiring(
+  lines: readonly Line[],
+  faces: readonly Face[],
+  wiring: Wiring,
+  order?: Order,
+): Drawing {
+  const sketch = sketchOf(lines, faces, wiring);
+  return place(order ?? orderIn(sketch), sketch, lines, faces, wiring);
+}
+
+/** In which order everything is drawn: the slow part, for a worker. */
+export function orderOf(lines: readonly Line[], faces: readonly Face[], wiring: Wiring): Order {
+  return orderIn(sketchOf(lines, faces, wiring));
+}
+
+function orderIn({ blocks, middle, edges }: Sketch): Order {
+  const joined = new Map<string, string[]>();
+  for (const { outer, mid } of edges) joined.set(outer, [...(joined.get(outer) ?? []), mid]);
+  return bestOrder(blocks, middle, joined);
+}
+
+function sketchOf(lines: readonly Line[], faces: readonly Face[], wiring: Wiring): Sketch {
   const wires = new Map(lines.flatMap((line) => line.wires.map((wire) => [wire.id, wire] as const)));
   const used = new Set([...wiring.lands.map(({ at }) => at), ...wiring.joints.flatMap(({ ends }) => ends)]);
   const terminals = new Map<string, DrawnTerminal['terminal']>(
@@ -137,21 +171,15 @@ export function drawWiring(lines: readonly Line[], faces: readonly Face[], wirin
     })),
     ...(bonded ? [{ key: 'box', slots: [BOX_SCREW], band: 1, bound: 'right' as const }] : []),
   ];
-  const joined = new Map<string, string[]>();
-  for (const { outer, mid } of edges) joined.set(outer, [...(joined.get(outer) ?? []), mid]);
-  const best = bestOrder(blocks, middle, joined);
-  return place(best, edges, lines, faces, wires, terminals, wiring, links);
+  return { wires, terminals, edges, links, middle, blocks };
 }
 
 function place(
   order: Order,
-  edges: readonly Edge[],
+  { edges, wires, terminals, links }: Sketch,
   lines: readonly Line[],
   faces: readonly Face[],
-  wires: ReadonlyMap<string, Wire>,
-  terminals: ReadonlyMap<string, DrawnTerminal['terminal']>,
   wiring: Wiring,
-  links: readonly { end: string; a: string; b: string }[],
 ): Drawing {
   const { slot, header, gap, joint: jointHeight, apart, margin } = MEASURES;
   const y = new Map<string, number>();

@@ -2,7 +2,7 @@
 import type { BoxDocument } from '../box/document.ts';
 import type { Wiring, WorkPlan } from '../box/work.ts';
 import type { Edition } from '../edition/index.ts';
-import { type Judgement, judgeWiring } from '../judge/judge.ts';
+import { type Judgement, judgeWiring, wired } from '../judge/judge.ts';
 import { namesOf } from '../physical/name.ts';
 import type { Stock } from './choose-connectors.ts';
 import { type Line, linesOf } from './ends.ts';
@@ -36,7 +36,28 @@ export interface Planned extends Judgement {
   readonly name: (end: string) => string;
 }
 
+/** The slow part of a plan, as it passes from a worker: plain values only. */
+export interface Computed extends Pick<Judgement, 'proof' | 'findings'> {
+  readonly plan: Plan;
+}
+
+const wiringIn = (work: WorkPlan, plan: Plan, mode: Mode): Wiring =>
+  mode === 'found' ? (work.found ?? NOTHING_JOINED) : plan.wiring;
+
 /** Plans a box and judges the plan, or what was found in it. */
+export function computePlan(
+  box: BoxDocument,
+  said: WorkPlan,
+  edition: Edition,
+  stock?: Stock,
+  mode: Mode = 'plan',
+): Computed {
+  const plan = synthesise(box, said, edition, stock);
+  const { proof, findings } = judgeWiring(box, said, wiringIn(said, plan, mode), edition);
+  return { plan, proof, findings };
+}
+
+/** Plans and judges a box at once. */
 export function planBox(
   box: BoxDocument,
   said: WorkPlan,
@@ -44,18 +65,28 @@ export function planBox(
   stock?: Stock,
   mode: Mode = 'plan',
 ): Planned {
-  const plan = synthesise(box, said, edition, stock);
+  return assemble(box, said, computePlan(box, said, edition, stock, mode), mode);
+}
+
+/** All that is known of a planned box, from what was computed of it. */
+export function assemble(
+  box: BoxDocument,
+  said: WorkPlan,
+  { plan, proof, findings }: Computed,
+  mode: Mode,
+): Planned {
   const work = withPlan(said, plan.wiring);
-  const wiring = mode === 'found' ? (work.found ?? NOTHING_JOINED) : plan.wiring;
-  const judgement = judgeWiring(box, work, wiring, edition);
+  const wiring = wiringIn(work, plan, mode);
   const obstacles = mode === 'plan' ? plan.obstacles : [];
   const troubles = [
     ...obstacles,
-    ...judgement.proof.faults,
-    ...judgement.findings.filter(({ severity }) => severity === 'violation'),
+    ...proof.faults,
+    ...findings.filter(({ severity }) => severity === 'violation'),
   ].map(({ words }) => words);
   return {
-    ...judgement,
+    circuitry: wired(box, work, wiring),
+    proof,
+    findings,
     work,
     plan,
     wiring,

@@ -4,7 +4,10 @@ import type { Edition } from '@dense-pack/core/edition/edition';
 import { bench } from '@dense-pack/core/simulate/instruments';
 import { tally } from '@dense-pack/core/fill/tally';
 import { verdictWords } from '@dense-pack/core/fill/verdict';
+import { linesOf } from '@dense-pack/core/plan/ends';
+import { facesOf } from '@dense-pack/core/plan/faces';
 import { withConnectors } from '@dense-pack/core/plan/recount';
+import { workOf } from '@dense-pack/core/plan/suggest';
 import { sayHot } from '@dense-pack/core/plan/needs';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
@@ -20,7 +23,8 @@ import { HandWiring } from './HandWiring';
 import { JointCard } from './JointCard';
 import { ProofBand } from './ProofBand';
 import { type Trial, TrialChips, TryIt } from './TryIt';
-import { changeWork, type Judged, type Mode, useWiring } from './use-wiring';
+import { Planning } from './Planning';
+import { changeWork, type Judged, type Mode, type Shown, useWiring } from './use-wiring';
 import { WiringDrawing } from './WiringDrawing';
 import { WorkEditor } from './WorkEditor';
 
@@ -36,11 +40,49 @@ type Part = keyof typeof PARTS;
 
 export function JoinStation({ box, edition, width, onBox }: JoinStationProps) {
   const [part, setPart] = useState<Part>('does');
+  const mode: Mode = part === 'hand' ? 'found' : 'plan';
+  const shown = useWiring(box.box, box.circuit, edition, mode);
+  // What is set up follows the finger; the plan follows when it is worked out.
+  const setUp = useMemo(() => {
+    const work = workOf(box.box, box.circuit);
+    return { work, lines: linesOf(box.box, work), faces: facesOf(box.box, work) };
+  }, [box.box, box.circuit]);
+  if (setUp.lines.length === 0) {
+    return (
+      <Notice title="Nothing to join yet">
+        Bring in the cables first: what comes in says what meets in this box.
+      </Notice>
+    );
+  }
+  if (!shown || 'failed' in shown) return <Planning failed={shown?.failed} />;
+  return (
+    <Joined
+      box={box}
+      edition={edition}
+      width={width}
+      onBox={onBox}
+      part={part}
+      onPart={setPart}
+      mode={mode}
+      shown={shown}
+      setUp={setUp}
+    />
+  );
+}
+
+interface JoinedProps extends JoinStationProps {
+  readonly part: Part;
+  readonly onPart: (part: Part) => void;
+  readonly mode: Mode;
+  readonly shown: Shown;
+  readonly setUp: Pick<Judged, 'work' | 'lines' | 'faces'>;
+}
+
+function Joined({ box, edition, width, onBox, part, onPart, mode, shown, setUp }: JoinedProps) {
   const [selected, setSelected] = useState<string>();
   const [trial, setTrial] = useState<Trial>({ on: [], off: [] });
-  const mode: Mode = part === 'hand' ? 'found' : 'plan';
   const kit = useKit();
-  const judged = useWiring(box.box, box.circuit, edition, mode);
+  const { judged, order, pending } = shown;
   const { work, wiring, plan, faces, circuitry } = judged;
   const onWork = changeWork(onBox, box.circuit, edition, kit);
   const made = useMemo(() => new Set(work.made), [work.made]);
@@ -71,16 +113,9 @@ export function JoinStation({ box, edition, width, onBox }: JoinStationProps) {
       ...now,
       made: now.made.includes(id) ? now.made.filter((one) => one !== id) : [...now.made, id],
     }));
-  if (judged.lines.length === 0) {
-    return (
-      <Notice title="Nothing to join yet">
-        Bring in the cables first: what comes in says what meets in this box.
-      </Notice>
-    );
-  }
   return (
     <View className="gap-3">
-      <ProofBand judged={judged} mode={mode} />
+      <ProofBand judged={judged} mode={mode} pending={pending} />
       <View className="flex-row flex-wrap gap-2" role="group" aria-label="Join">
         {(Object.keys(PARTS) as Part[]).map((name) => (
           <Chip
@@ -88,7 +123,7 @@ export function JoinStation({ box, edition, width, onBox }: JoinStationProps) {
             label={PARTS[name]}
             on={part === name}
             className="grow"
-            onPress={() => setPart(name)}
+            onPress={() => onPart(name)}
           />
         ))}
       </View>
@@ -98,6 +133,7 @@ export function JoinStation({ box, edition, width, onBox }: JoinStationProps) {
           <View className="items-center">
             <WiringDrawing
               judged={judged}
+              order={order}
               width={Math.min(width, 560)}
               selected={selected}
               lit={selected === undefined ? undefined : new Set([selected])}
@@ -131,7 +167,7 @@ export function JoinStation({ box, edition, width, onBox }: JoinStationProps) {
           onMade={mode === 'plan' ? () => tick(selected) : undefined}
         />
       )}
-      {part === 'does' && <WorkEditor work={work} lines={judged.lines} faces={faces} onWork={onWork} />}
+      {part === 'does' && <WorkEditor {...setUp} onWork={onWork} />}
       {part === 'try' && <TryIt judged={judged} test={test} />}
       {part === 'cut' && <CutList box={box.box} judged={judged} />}
       {part === 'hand' && <HandWiring box={box.box} judged={judged} onWork={onWork} />}

@@ -8,6 +8,7 @@ import { Notice } from '../parts/Notice';
 import { useKit } from '../truck/kit';
 import { FaceCard } from './FaceCard';
 import { ProofBand } from './ProofBand';
+import { Planning } from './Planning';
 import { changeWork, useWiring } from './use-wiring';
 
 interface LandStationProps {
@@ -18,18 +19,20 @@ interface LandStationProps {
 
 export function LandStation({ box, edition, onBox }: LandStationProps) {
   const kit = useKit();
-  const judged = useWiring(box.box, box.circuit, edition, 'plan');
+  const shown = useWiring(box.box, box.circuit, edition, 'plan');
   const onWork = changeWork(onBox, box.circuit, edition, kit);
   const tick = (id: string) =>
     onWork((now) => ({
       ...now,
       made: now.made.includes(id) ? now.made.filter((one) => one !== id) : [...now.made, id],
     }));
-  if (judged.faces.length === 0)
+  if (!box.box.items.some(({ kind }) => kind === 'device'))
     return <Notice title="No device to land on">Add the devices of this box first.</Notice>;
+  if (!shown || 'failed' in shown) return <Planning failed={shown?.failed} />;
+  const { judged, pending } = shown;
   return (
     <View className="gap-3">
-      <ProofBand judged={judged} mode="plan" />
+      <ProofBand judged={judged} mode="plan" pending={pending} />
       {judged.faces.map((face) => (
         <FaceCard key={face.key} judged={judged} face={face} onTick={tick} />
       ))}

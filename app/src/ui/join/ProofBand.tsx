@@ -1,5 +1,6 @@
 /** Whether a wiring works: proved in every position, or what fails and where. */
 import CircleCheck from 'lucide-react-native/icons/circle-check';
+import Hourglass from 'lucide-react-native/icons/hourglass';
 import OctagonX from 'lucide-react-native/icons/octagon-x';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -11,15 +12,36 @@ import type { Judged, Mode } from './use-wiring';
 /** Troubles shown before the rest is asked for. */
 const FIRST = 3;
 
-export function ProofBand({ judged, mode }: { readonly judged: Judged; readonly mode: Mode }) {
+interface ProofBandProps {
+  readonly judged: Judged;
+  readonly mode: Mode;
+  /** The box has changed since: what was proved is of the box before. */
+  readonly pending: boolean;
+}
+
+export function ProofBand({ judged, mode, pending }: ProofBandProps) {
   const colours = useColours();
   const [all, setAll] = useState(false);
   const { good, proof, troubles, findings, plan } = judged;
-  const Sign = good ? CircleCheck : OctagonX;
+  const Sign = pending ? Hourglass : good ? CircleCheck : OctagonX;
   const looks = [
     ...findings.filter(({ severity }) => severity !== 'violation').map(({ words }) => words),
     ...(mode === 'plan' ? plan.notes : []),
   ];
+  const tone = pending ? 'unknown' : good ? 'legal' : 'over';
+  if (pending)
+    return (
+      <View
+        className="flex-row items-center gap-2 rounded-card border-2 border-unknown bg-sheet px-3 py-2"
+        role="status"
+        testID="proof"
+      >
+        <Sign size={28} color={colours[tone]} aria-hidden />
+        <Words size="lead" strong tone="text-unknown">
+          Working it out again
+        </Words>
+      </View>
+    );
   const title = good
     ? mode === 'plan'
       ? 'The plan works'
@@ -35,14 +57,14 @@ export function ProofBand({ judged, mode }: { readonly judged: Judged; readonly 
       testID="proof"
     >
       <View className="flex-row items-center gap-2">
-        <Sign size={28} color={good ? colours.legal : colours.over} aria-hidden />
+        <Sign size={28} color={colours[tone]} aria-hidden />
         <Words size="lead" strong tone={good ? 'text-legal' : 'text-over'} className="shrink">
           {title}
         </Words>
       </View>
       <Words size="fine" tone="text-soft">
         {good
-          ? `Simulated ${proof.states === 1 ? 'as it is wired' : `in ${proof.states} positions of its switches`}, and with each device taken out.`
+          ? `Simulated ${proof.states === 1 ? 'as it is wired' : `in ${proof.states} positions of its switches`}, and with each device taken out: ${proof.proved} ${proof.proved === 1 ? 'point' : 'points'} proved, each current out and back the same way.`
           : `${troubles.length} ${troubles.length === 1 ? 'thing stands' : 'things stand'} against it.`}
       </Words>
       {troubles.slice(0, all ? undefined : FIRST).map((words) => (

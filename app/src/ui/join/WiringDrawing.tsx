@@ -3,6 +3,7 @@
  * connectors as the joints, tails to each device's face. What is live glows.
  */
 import { COLOURS, type Colour as WireColour } from '@dense-pack/core/physical/pieces';
+import type { Order } from '@dense-pack/core/plan/order';
 import { type Drawing, type DrawnPath, drawWiring, MEASURES } from '@dense-pack/core/plan/layout';
 import { Fragment } from 'react';
 import { View } from 'react-native';
@@ -13,6 +14,8 @@ import type { Judged } from './use-wiring';
 
 interface WiringDrawingProps {
   readonly judged: Judged;
+  /** In which order it is drawn, where that was worked out elsewhere. */
+  readonly order: Order | undefined;
   readonly width: number;
   readonly selected: string | undefined;
   /** Joints that are lit; the others are dimmed. None: all are. */
@@ -54,6 +57,7 @@ const NAME_MOST = 15;
 
 export function WiringDrawing({
   judged,
+  order,
   width,
   selected,
   lit,
@@ -64,7 +68,7 @@ export function WiringDrawing({
 }: WiringDrawingProps) {
   const colours = useColours();
   const { wiring } = judged;
-  const drawing = drawingOf(judged);
+  const drawing = drawingOf(judged, order);
   const middle = width / 2;
   const colourOf = (end: string): string => {
     if (end.startsWith('w:')) return end.split(':')[2] ?? 'black';
@@ -182,7 +186,7 @@ const drawn = new Map<string, Drawing>();
 const KEPT = 12;
 
 /** A drawing is worked out once for a wiring: a tick or a flipped switch does not change it. */
-function drawingOf(judged: Judged): Drawing {
+function drawingOf(judged: Judged, order: Order | undefined): Drawing {
   const { wiring } = judged;
   const { joints, lands } = wiring;
   const key = JSON.stringify([
@@ -199,7 +203,7 @@ function drawingOf(judged: Judged): Drawing {
   const known = drawn.get(key);
   if (known) return known;
   if (drawn.size >= KEPT) drawn.clear();
-  const made = drawWiring(judged.lines, judged.faces, wiring);
+  const made = drawWiring(judged.lines, judged.faces, wiring, order);
   drawn.set(key, made);
   return made;
 }

@@ -5,12 +5,15 @@ import type { Edition } from '@dense-pack/core/edition/edition';
 import { type Kit, stockOf } from '@dense-pack/core/parts/kit';
 import { allMade, withPlan } from '@dense-pack/core/plan/made';
 import { workOf } from '@dense-pack/core/plan/suggest';
-import { type Mode, NOTHING_JOINED, planBox, type Planned } from '@dense-pack/core/plan/planned';
+import type { Order } from '@dense-pack/core/plan/order';
+import { assemble, type Mode, NOTHING_JOINED, planBox, type Planned } from '@dense-pack/core/plan/planned';
 import { synthesise } from '@dense-pack/core/plan/synthesise';
-import { useMemo } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import type { ChangeBox } from '../box/use-box-edit';
 import { editionFor, type ShownBox } from '../client/queries';
 import { useKit } from '../truck/kit';
+import { askPlan, hasWorkers } from './ask-plan';
+import type { PlanQuestion } from './plan-answers';
 
 export type { Mode };
 export type Judged = Planned;
@@ -21,9 +24,58 @@ export function judge(box: BoxDocument, circuit: string, edition: Edition, kit: 
   return planBox(box, workOf(box, circuit), edition, stockOf(kit), mode);
 }
 
-export function useWiring(box: BoxDocument, circuit: string, edition: Edition, mode: Mode): Judged {
+/** A box’s wiring as it was last worked out. */
+export interface Shown {
+  readonly judged: Judged;
+  readonly order: Order | undefined;
+  /** The box has changed since: it is being worked out anew. */
+  readonly pending: boolean;
+}
+
+interface Answered {
+  readonly question: PlanQuestion;
+  readonly shown: Omit<Shown, 'pending'>;
+}
+
+/** The wiring of a box, worked out by a worker; undefined until it first is. */
+export function useWiring(
+  box: BoxDocument,
+  circuit: string,
+  edition: Edition,
+  mode: Mode,
+): Shown | { readonly failed: string } | undefined {
   const kit = useKit();
-  return useMemo(() => judge(box, circuit, edition, kit, mode), [box, circuit, edition, kit, mode]);
+  const question = useMemo<PlanQuestion>(
+    () => ({ box, circuit, edition: edition.id, kit, mode }),
+    [box, circuit, edition, kit, mode],
+  );
+  const here = useMemo(
+    () => (hasWorkers() ? undefined : judge(box, circuit, edition, kit, mode)),
+    [box, circuit, edition, kit, mode],
+  );
+  const [answered, setAnswered] = useState<Answered>();
+  const [failed, setFailed] = useState<string>();
+  useEffect(() => {
+    if (!hasWorkers()) return undefined;
+    const ending = new AbortController();
+    askPlan(question, ending.signal)
+      .then(({ order, ...computed }) => {
+        if (ending.signal.aborted) return;
+        setFailed(undefined);
+        const said = workOf(question.box, question.circuit);
+        const judged = assemble(question.box, said, computed, question.mode);
+        setAnswered({ question, shown: { judged, order } });
+      })
+      .catch((error: unknown) => {
+        if (!ending.signal.aborted) setFailed(error instanceof Error ? error.message : String(error));
+      });
+    return () => ending.abort();
+  }, [question]);
+  if (here) return { judged: here, order: undefined, pending: false };
+  if (failed !== undefined) return { failed };
+  // Another way of looking is another question: what is shown of it would be the wrong wiring.
+  if (!answered || answered.question.mode !== mode) return undefined;
+  return { ...answered.shown, pending: answered.question !== question };
 }
 
 export type ChangeWork = (change: (work: WorkPlan) => WorkPlan) => void;

@@ -1,0 +1,77 @@
+/** The question a screen asks of the planner and its answer, as they pass to a worker and back. */
+import { BoxDocument } from '@dense-pack/core/box/document';
+import { Wiring } from '@dense-pack/core/box/work';
+import { EDITION_IDS, editionOf } from '@dense-pack/core/edition/index';
+import { Kit, stockOf } from '@dense-pack/core/parts/kit';
+import { facesOf } from '@dense-pack/core/plan/faces';
+import { linesOf } from '@dense-pack/core/plan/ends';
+import { orderOf } from '@dense-pack/core/plan/layout';
+import { computePlan, NOTHING_JOINED } from '@dense-pack/core/plan/planned';
+import { workOf } from '@dense-pack/core/plan/suggest';
+import { FAULT_CODES } from '@dense-pack/core/simulate/prove';
+import { z } from 'zod';
+
+export const PlanQuestion = z.object({
+  box: BoxDocument,
+  circuit: z.string(),
+  edition: z.enum(EDITION_IDS),
+  kit: Kit,
+  mode: z.enum(['plan', 'found']),
+});
+export type PlanQuestion = z.output<typeof PlanQuestion>;
+
+const texts = z.array(z.string());
+const Block = z
+  .object({
+    key: z.string(),
+    slots: texts,
+    band: z.number(),
+    bound: z.enum(['left', 'right']).optional(),
+  })
+  .transform(({ key, slots, band, bound }) => ({ key, slots, band, bound }));
+
+export const PlanAnswer = z.object({
+  plan: z.object({
+    wiring: Wiring,
+    carries: z.map(z.string(), z.string()),
+    obstacles: z.array(z.object({ code: z.string(), words: z.string(), section: z.string(), of: texts })),
+    complete: z.boolean(),
+    notes: texts,
+  }),
+  proof: z.object({
+    faults: z.array(z.object({ code: z.enum(FAULT_CODES), words: z.string(), where: texts })),
+    states: z.int(),
+    proved: z.int(),
+    good: z.boolean(),
+  }),
+  findings: z.array(
+    z.object({
+      code: z.string(),
+      severity: z.enum(['violation', 'look', 'advice']),
+      section: z.string(),
+      words: z.string(),
+      where: texts,
+    }),
+  ),
+  /** In which order the wiring is drawn. */
+  order: z.object({
+    left: z.array(Block),
+    right: z.array(Block),
+    middle: z.array(
+      z
+        .object({ joints: texts, direct: z.string().optional() })
+        .transform(({ joints, direct }) => ({ joints, direct })),
+    ),
+    crossings: z.number(),
+  }),
+});
+export type PlanAnswer = z.output<typeof PlanAnswer>;
+
+/** Plans; what comes in is parsed, what goes out is plain. */
+export function answerPlan(question: unknown): unknown {
+  const { box, circuit, edition: id, kit, mode } = PlanQuestion.parse(question);
+  const said = workOf(box, circuit);
+  const computed = computePlan(box, said, editionOf(id), stockOf(kit), mode);
+  const wiring = mode === 'found' ? (said.found ?? NOTHING_JOINED) : computed.plan.wiring;
+  return { ...computed, order: orderOf(linesOf(box, said), facesOf(box, said), wiring) };
+}

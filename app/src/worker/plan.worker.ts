@@ -1,0 +1,6 @@
+/** Plans and proves a box off the screen's own thread. */
+import { answerPlan } from '../ui/join/plan-answers';
+
+globalThis.onmessage = (event: MessageEvent<unknown>) => {
+  globalThis.postMessage(answerPlan(event.data));
+};
