@@ -4,13 +4,13 @@
  */
 import { boxDepth } from '../box/depth.ts';
 import { lengthIn } from '../box/document.ts';
-import { type Length, showInches } from '../quantity/length.ts';
-import { type Check, finds, notChecked, PASS, recorded } from './finding.ts';
+import type { Length } from '../quantity/length.ts';
+import { type Check, DOES_NOT_APPLY, finds, notChecked, PASS, recorded } from './finding.ts';
 
-export const boxInWall: Check = ({ box, edition }) => {
+export const boxInWall: Check = ({ box, edition, say }) => {
   const section = 'common practice';
   const { cavity, behind } = box.site ?? {};
-  if (cavity === undefined || box.shell.form === 'surface' || box.shell.form === 'pan') return PASS;
+  if (cavity === undefined || box.shell.form === 'surface' || box.shell.form === 'pan') return DOES_NOT_APPLY;
   const inside = boxDepth(box, edition);
   if (inside === null) return notChecked('box-in-wall', section, 'the depth of the box');
   const room = lengthIn(cavity) - (behind === undefined ? 0 : recorded(behind));
@@ -20,7 +20,7 @@ export const boxInWall: Check = ({ box, edition }) => {
         check: 'box-in-wall',
         severity: 'violation',
         section,
-        words: `The box is ${showInches(inside)} in deep, the wall leaves ${room <= 0 ? 'nothing' : `${showInches(room as Length)} in`}: it cannot stand flush.`,
+        words: `The box is ${say(inside)} deep, the wall leaves ${room <= 0 ? 'nothing' : say(room as Length)}: it cannot stand flush.`,
         cure: 'Choose a shallower or wider box, or another place.',
       });
 };

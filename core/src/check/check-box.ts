@@ -1,6 +1,6 @@
 /** Runs every check beyond fill over one box, in the order a person would look. */
 import type { BoxDocument } from '../box/document.ts';
-import type { Edition } from '../edition/index.ts';
+import { CHECK_NAMES, type Edition } from '../edition/index.ts';
 import type { Tally } from '../fill/tally.ts';
 import { boxInWall } from './box-in-wall.ts';
 import { circuitConductor } from './circuit-conductor.ts';
@@ -25,11 +25,13 @@ import { support } from './support.ts';
 import { whiteAsHot } from './white-as-hot.ts';
 import {
   type Check,
-  CHECKS_IN_ORDER,
   type CheckName,
+  type CheckStatus,
   isKind,
   type Outcome,
+  saying,
   type Severity,
+  statusOf,
   together,
 } from './finding.ts';
 
@@ -59,15 +61,32 @@ const CHECKS: Readonly<Record<CheckName, Check>> = {
 
 const WEIGHT: Readonly<Record<Severity, number>> = { violation: 0, look: 1, advice: 2 };
 
-/** All findings, the gravest first, and what could not be checked for want of a fact. */
-export function checkBox(box: BoxDocument, edition: Edition, counted: Tally): Outcome {
+/** Every check of a box by its name. */
+function outcomesOf(box: BoxDocument, edition: Edition, counted: Tally): (readonly [CheckName, Outcome])[] {
   const subject = {
     box,
     edition,
     counted,
     cables: box.items.filter(isKind('cable')),
     devices: box.items.filter(isKind('device')),
+    say: saying(edition),
   };
-  const { findings, notChecked } = together(CHECKS_IN_ORDER.map((name) => CHECKS[name](subject)));
-  return { findings: [...findings].sort((a, b) => WEIGHT[a.severity] - WEIGHT[b.severity]), notChecked };
+  return CHECK_NAMES.map((name) => [name, CHECKS[name](subject)] as const);
+}
+
+/** All findings, the gravest first, and what could not be checked for want of a fact. */
+export function checkBox(box: BoxDocument, edition: Edition, counted: Tally): Outcome {
+  const all = together(outcomesOf(box, edition, counted).map(([, outcome]) => outcome));
+  return { ...all, findings: [...all.findings].sort((a, b) => WEIGHT[a.severity] - WEIGHT[b.severity]) };
+}
+
+/** What came of each check: none passes unseen. */
+export function checkStatuses(
+  box: BoxDocument,
+  edition: Edition,
+  counted: Tally,
+): Readonly<Record<CheckName, CheckStatus>> {
+  return Object.fromEntries(
+    outcomesOf(box, edition, counted).map(([name, outcome]) => [name, statusOf(outcome)]),
+  ) as Record<CheckName, CheckStatus>;
 }

@@ -2,14 +2,14 @@
  * Receptacles against the circuit: NEC 210.21(B), a 15 A circuit takes 15 A only; one alone on 20 A wants
  * 20 A. From memory.
  */
-import { type Check, finds, notChecked, PASS, together } from './finding.ts';
+import { kindOf } from '../device/index.ts';
+import { type Check, DOES_NOT_APPLY, finds, notChecked, notRecorded, PASS, together } from './finding.ts';
 
-const RECEPTACLES = ['duplex', 'single', 'gfci', 'usb', 'combo'];
-
-export const circuitReceptacle: Check = ({ box, devices }) => {
-  const section = '210.21(B)';
-  const receptacles = devices.filter(({ device }) => RECEPTACLES.includes(device));
-  if (receptacles.length === 0) return PASS;
+export const circuitReceptacle: Check = ({ box, devices, edition }) => {
+  const section = edition.checks.sections['circuit-receptacle'];
+  const receptacles = devices.filter(({ device }) => kindOf(device).rated);
+  if (receptacles.length === 0) return DOES_NOT_APPLY;
+  if (section === null) return notRecorded('circuit-receptacle', edition);
   const breaker = box.site?.breaker;
   if (breaker === undefined) return notChecked('circuit-receptacle', section, 'the breaker’s rating');
   return together(
@@ -25,7 +25,7 @@ export const circuitReceptacle: Check = ({ box, devices }) => {
         });
       }
       if (amps === undefined) {
-        return breaker === 15
+        return breaker === 15 || !edition.checks.fifteenOnTwenty
           ? notChecked('circuit-receptacle', section, `whether the ${device} is rated 15 or 20 A`)
           : PASS;
       }
@@ -37,6 +37,16 @@ export const circuitReceptacle: Check = ({ box, devices }) => {
           words: 'A 20 A receptacle on a 15 A circuit: only 15 A receptacles are allowed there.',
           ids: [id],
           cure: 'Fit a 15 A receptacle.',
+        });
+      }
+      if (breaker === 20 && amps === 15 && !edition.checks.fifteenOnTwenty) {
+        return finds({
+          check: 'circuit-receptacle',
+          severity: 'violation',
+          section,
+          words: 'A 15 A receptacle on a 20 A circuit: it must be rated for the breaker.',
+          ids: [id],
+          cure: 'Fit a 20 A receptacle, or a breaker of 15 A.',
         });
       }
       if (breaker === 20 && amps === 15 && device === 'single') {

@@ -1,29 +1,45 @@
 /**
- * Connectors: every cable into a metal box needs one of its own kind (NEC 314.17); armored cable its
- * anti-short bushing (320.40). From memory.
+ * Connectors: every cable into a metal box needs one of its own kind (NEC 314.17, CEC 12-3022); armored cable
+ * its anti-short bushing (320.40); metal-clad or armored cable into a plastic box only where that box is made
+ * for it, bonded through (314.3). From memory.
  */
-import { type Check, finds, PASS, together } from './finding.ts';
+import { type Check, DOES_NOT_APPLY, finds, notChecked, notRecorded, PASS, together } from './finding.ts';
 
-export const connectors: Check = ({ box, cables }) => {
-  const section = '314.17';
-  if (box.shell.material !== 'metal' || cables.length === 0) return PASS;
+export const connectors: Check = ({ box, cables, edition }) => {
+  if (cables.length === 0) return DOES_NOT_APPLY;
+  const { sections, bushing, armorInPlastic } = edition.checks;
+  const section = sections.connectors;
+  if (section === null) return notRecorded('connectors', edition);
+  const material = box.shell.material ?? (box.shell.box === undefined ? undefined : 'metal');
+  if (material === undefined) return notChecked('connectors', section, 'whether the box is metal or plastic');
+  const armor = cables.filter(({ make }) => make === 'mc' || make === 'ac');
+  const armored = cables.some(({ make }) => make === 'ac');
   const clamped = box.items.some((item) => item.kind === 'clamps');
   const kinds = [...new Set(cables.map(({ make }) => make.toUpperCase()))];
-  const armored = cables.some(({ make }) => make === 'ac');
   return together([
-    clamped
-      ? PASS
-      : finds({
+    material === 'metal' && !clamped
+      ? finds({
           check: 'connectors',
           severity: 'look',
           section,
           words: `Every cable into a metal box needs a connector of its kind (${kinds.join(', ')}): none is an internal clamp here.`,
-        }),
+        })
+      : PASS,
+    material === 'plastic' && armor.length > 0
+      ? finds({
+          check: 'connectors',
+          severity: 'look',
+          section: armorInPlastic,
+          words:
+            'Metal-clad or armored cable into a plastic box: only where the box is made for it and the armors are bonded to each other inside.',
+          ids: armor.map(({ id }) => id),
+        })
+      : PASS,
     armored
       ? finds({
           check: 'connectors',
           severity: 'look',
-          section: '320.40',
+          section: bushing,
           words: 'Armored cable (AC) needs its own connector and an anti-short bushing.',
         })
       : PASS,

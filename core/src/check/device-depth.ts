@@ -7,7 +7,7 @@ import { boxDepth, deviceDepth } from '../box/depth.ts';
 import { largestInsulatedIn } from '../box/edit.ts';
 import type { Cited, Size } from '../edition/index.ts';
 import { inches, type Length, showInches, sixtyFourths } from '../quantity/length.ts';
-import { type Check, finds, notChecked, PASS, together } from './finding.ts';
+import { type Check, DOES_NOT_APPLY, finds, notChecked, notRecorded, PASS, together } from './finding.ts';
 
 /** Least inside depth by the largest conductor, no device deep. */
 export const LEAST_DEPTH: Cited<{
@@ -47,12 +47,8 @@ export function depthNeeded(size: Size | undefined, device: Length | undefined):
 }
 
 export const deviceDepthCheck: Check = ({ box, devices, edition }) => {
-  const section = LEAST_DEPTH.section;
-  if (edition.code !== 'NEC') {
-    return devices.length === 0
-      ? PASS
-      : notChecked('device-depth', section, `${edition.name}’s own rule, which is not recorded here`);
-  }
+  const section = edition.checks.sections['device-depth'];
+  if (section === null) return devices.length === 0 ? DOES_NOT_APPLY : notRecorded('device-depth', edition);
   const inside = boxDepth(box, edition);
   if (inside === null) return notChecked('device-depth', section, 'the inside depth of the box');
   const inBox = largestInsulatedIn(box);

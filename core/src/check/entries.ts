@@ -2,12 +2,13 @@
  * Entries: a knockout or clamp for each cable; two under one clamp only if it is made for it (NEC 314.17,
  * from memory; common practice in multi-gang plastic).
  */
-import { type Check, finds, notChecked, PASS } from './finding.ts';
+import { type Check, DOES_NOT_APPLY, finds, notChecked, notRecorded, PASS } from './finding.ts';
 
-export const entries: Check = ({ box, cables }) => {
-  const section = '314.17';
+export const entries: Check = ({ box, cables, edition }) => {
+  const section = edition.checks.sections.entries;
   const coming = cables.reduce((sum, { count }) => sum + count, 0);
-  if (coming === 0) return PASS;
+  if (coming === 0) return DOES_NOT_APPLY;
+  if (section === null) return notRecorded('entries', edition);
   const there = box.site?.entries;
   if (there === undefined) return notChecked('entries', section, 'how many knockouts or clamps there are');
   if (coming <= there) return PASS;

@@ -1,16 +1,21 @@
 /**
- * Exposed NM cable needs protection from damage (NEC 334.15, from memory).
+ * Cable that lies open to damage needs protection: NM and UF (NEC 334.15, 340.12; CEC 12-518; from memory). The
+ * armor of MC and AC stands it.
  */
-import { type Check, finds, PASS } from './finding.ts';
+import { type Check, DOES_NOT_APPLY, finds, PASS } from './finding.ts';
 
-export const exposedCable: Check = ({ box, cables }) => {
-  if (!cables.some(({ make }) => make === 'nm')) return PASS;
+export const exposedCable: Check = ({ box, cables, edition }) => {
+  const { exposed } = edition.checks;
+  const soft = cables.filter(({ make }) => exposed[make] !== null);
+  const [first] = soft;
+  if (first === undefined) return DOES_NOT_APPLY;
   return box.site?.exposed === true
     ? finds({
         check: 'exposed-cable',
         severity: 'violation',
-        section: '334.15',
+        section: exposed[first.make] ?? '',
         words: 'Nonmetallic cable lies open to damage: it needs protection.',
+        ids: soft.map(({ id }) => id),
         cure: 'MC cable or raceway there, or a guard.',
       })
     : PASS;

@@ -2,12 +2,13 @@
  * Devices against the gangs of the box: facts that contradict each other are answered in words.
  */
 import { DEVICES } from '../box/words.ts';
-import { type Check, finds, PASS } from './finding.ts';
+import { type Check, DOES_NOT_APPLY, finds, PASS } from './finding.ts';
 
 export const gangs: Check = ({ box, devices, counted }) => {
   const room = box.shell.gangs;
   const wanted = devices.reduce((sum, { count, wide }) => sum + count * wide, 0);
-  if (devices.length === 0 || wanted <= room) return PASS;
+  if (devices.length === 0) return DOES_NOT_APPLY;
+  if (wanted <= room) return PASS;
   const square = box.shell.form === 'square' || box.shell.box?.includes('sq') === true;
   // A square box takes two devices under a ring or cover made for them.
   if (square && wanted <= 2) return PASS;

@@ -1,24 +1,23 @@
 /**
  * Gap round the box: at most ⅛ in (NEC 314.21, from memory).
  */
-import { inches, showInches } from '../quantity/length.ts';
-import { type Check, finds, notChecked, PASS, recorded } from './finding.ts';
+import { type Check, DOES_NOT_APPLY, finds, notChecked, notRecorded, PASS, recorded } from './finding.ts';
 
-const GAP_MOST = inches(0.125);
-
-export const gap: Check = ({ box }) => {
-  const section = '314.21';
-  if (box.shell.form === 'surface') return PASS;
+export const gap: Check = ({ box, edition, say }) => {
+  if (box.shell.form === 'surface') return DOES_NOT_APPLY;
+  const section = edition.checks.sections.gap;
+  const most = edition.checks.gap;
+  if (section === null || most === null) return notRecorded('gap', edition);
   const wide = box.site?.gap;
   if (wide === undefined) return notChecked('gap', section, 'the gap round the box');
   const width = recorded(wide);
-  return width <= GAP_MOST
+  return width <= most
     ? PASS
     : finds({
         check: 'gap',
         severity: 'violation',
         section,
-        words: `A gap of ${showInches(width)} in round the box: ⅛ in is the most.`,
+        words: `A gap of ${say(width)} round the box: ${say(most)} is the most.`,
         cure: 'Repair the surface up to the box.',
       });
 };

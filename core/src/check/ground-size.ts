@@ -2,7 +2,7 @@
  * The size of equipment grounds by the breaker: NEC Table 250.122 (15 A 14, 20 A 12, 30 to 60 A 10) and
  * CEC Table 16 (20 A may be 14, 30 A 12, 40 and 60 A 10). Copper, values from memory.
  */
-import { type Check, finds, notChecked, PASS, together } from './finding.ts';
+import { type Check, DOES_NOT_APPLY, finds, notChecked, PASS, together } from './finding.ts';
 
 export const groundSize: Check = ({ box, cables, edition }) => {
   const { value, section } = edition.terminals.leastGround;
@@ -20,13 +20,13 @@ export const groundSize: Check = ({ box, cables, edition }) => {
           finds({
             check: 'ground-size',
             severity: 'look',
-            section: edition.code === 'NEC' ? '406.4(D)' : section,
+            section: edition.checks.noGround,
             words: `${none.length === 1 ? 'A cable has' : `${none.length} cables have`} no equipment ground: no ground may be invented. A replacement receptacle here has its own rules.`,
             ids: none.map(({ id }) => id),
           }),
         ],
   );
-  if (grounds.length === 0) return missing;
+  if (grounds.length === 0) return none.length === 0 ? DOES_NOT_APPLY : missing;
   const breaker = box.site?.breaker;
   if (breaker === undefined)
     return together([missing, notChecked('ground-size', section, 'the breaker’s rating')]);

@@ -2,20 +2,24 @@
  * A neutral at switches: new switch boxes for lighting want one, and an old switch loop can feed no
  * receptacle (NEC 404.2(C), from memory).
  */
-import { type Check, finds, PASS, together } from './finding.ts';
+import { kindOf } from '../device/index.ts';
+import { takesNeutral } from '../device/kind.ts';
+import { type Check, DOES_NOT_APPLY, finds, PASS, together } from './finding.ts';
 
-const SWITCHES = ['switch', '3way', '4way', 'dimmer', 'timer', 'smart', 'fan-control'];
-const WANT_NEUTRAL = ['timer', 'smart'];
-
-export const neutralAtSwitch: Check = ({ cables, devices, edition }) => {
-  const section = edition.code === 'NEC' ? '404.2(C)' : 'common practice';
-  const switches = devices.filter(({ device }) => SWITCHES.includes(device));
+export const neutralAtSwitch: Check = ({ box, cables, devices, edition }) => {
+  const section = edition.checks.sections['neutral-at-switch'] ?? edition.name;
+  const switches = devices.filter(({ device }) => kindOf(device).group === 'switch');
   const told = cables.filter(({ role }) => role !== undefined);
-  if (switches.length === 0 || cables.length === 0) return PASS;
-  const others = devices.filter(({ device }) => !SWITCHES.includes(device) && device !== 'blank');
+  if (switches.length === 0 || cables.length === 0) return DOES_NOT_APPLY;
+  const others = devices.filter(({ device }) => ['receptacle', 'both'].includes(kindOf(device).group));
   const onlyLoops = told.length === cables.length && told.every(({ role }) => role === 'loop');
   if (!onlyLoops) return PASS;
-  const hungry = switches.filter(({ device }) => WANT_NEUTRAL.includes(device));
+  // What is said where the box is set up counts here too: one truth of which device takes a neutral.
+  const hungry = switches.filter(({ id, device, count }) =>
+    Array.from({ length: count }, (_, nth) => `${id}.${nth}`).some((of) =>
+      takesNeutral(kindOf(device), box.work?.devices.find((one) => one.of === of) ?? {}),
+    ),
+  );
   return together([
     finds({
       check: 'neutral-at-switch',
@@ -23,7 +27,7 @@ export const neutralAtSwitch: Check = ({ cables, devices, edition }) => {
       section,
       words:
         hungry.length > 0
-          ? `Only a switch loop comes here: there is no neutral for the ${hungry[0]?.device} switch.`
+          ? `Only a switch loop comes here: there is no neutral for the ${hungry[0] === undefined ? 'switch' : kindOf(hungry[0].device).words}.`
           : 'Only a switch loop comes here: there is no neutral. A new switch box for lighting wants one.',
       ids: cables.map(({ id }) => id),
       cure: 'Run a three-wire loop, or a device that needs no neutral.',

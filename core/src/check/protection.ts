@@ -3,7 +3,8 @@
  * adopted here decides. From memory.
  */
 import { PLACES, type Place } from '../box/site.ts';
-import { type Check, finds, type Outcome, PASS, together } from './finding.ts';
+import { kindOf } from '../device/index.ts';
+import { type Check, DOES_NOT_APPLY, finds, type Outcome, PASS, together } from './finding.ts';
 
 /** Places where GFCI protection is usual (210.8, from memory). What is adopted here decides. */
 const GFCI_PLACES: readonly Place[] = [
@@ -16,11 +17,11 @@ const GFCI_PLACES: readonly Place[] = [
   'crawl',
 ];
 const AFCI_PLACES: readonly Place[] = ['kitchen', 'laundry', 'bedroom', 'living', 'hall'];
-const RECEPTACLES = ['duplex', 'single', 'usb', 'combo', 'gfci'];
 
-export const protection: Check = ({ box, devices }) => {
+export const protection: Check = ({ box, devices, edition }) => {
+  const { tamper, gfci, afci } = edition.checks.protection;
   const place = box.site?.place;
-  const receptacles = devices.filter(({ device }) => RECEPTACLES.includes(device));
+  const receptacles = devices.filter(({ device }) => kindOf(device).rated);
   const remind = (section: string, words: string): Outcome =>
     finds({
       check: 'protection',
@@ -28,18 +29,18 @@ export const protection: Check = ({ box, devices }) => {
       section,
       words: `${words} Check what is adopted here.`,
     });
-  if (receptacles.length === 0 && place === undefined) return PASS;
-  const open = receptacles.filter(({ device }) => device !== 'gfci');
+  if (receptacles.length === 0 && place === undefined) return DOES_NOT_APPLY;
+  const open = receptacles.filter(
+    ({ device }) => kindOf(device).inside({ circuit: 'a' }).guard === undefined,
+  );
   return together([
-    receptacles.length > 0
-      ? remind('406.12', 'Receptacles in dwellings are usually tamper-resistant.')
-      : PASS,
+    receptacles.length > 0 ? remind(tamper, 'Receptacles in dwellings are usually tamper-resistant.') : PASS,
     place !== undefined && GFCI_PLACES.includes(place) && open.length > 0
-      ? remind('210.8', `A receptacle in the ${PLACES[place]}: GFCI protection is usual there.`)
+      ? remind(gfci, `A receptacle in the ${PLACES[place]}: GFCI protection is usual there.`)
       : PASS,
     place !== undefined && AFCI_PLACES.includes(place)
       ? remind(
-          '210.12',
+          afci,
           `Circuits of the ${PLACES[place]} usually have AFCI protection, also when extended over 6 ft or a receptacle is replaced.`,
         )
       : PASS,

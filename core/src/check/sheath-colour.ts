@@ -1,7 +1,7 @@
 /**
  * The sheath's colour is a hint of size only; the printing decides (handbook 8, common practice).
  */
-import { type Check, finds, PASS } from './finding.ts';
+import { type Check, DOES_NOT_APPLY, finds } from './finding.ts';
 
 export const sheathColour: Check = ({ cables }) =>
   cables.some(({ make }) => make === 'nm')
@@ -11,4 +11,4 @@ export const sheathColour: Check = ({ cables }) =>
         section: 'common practice',
         words: 'The sheath’s colour is a hint of size only: the printing on it decides.',
       })
-    : PASS;
+    : DOES_NOT_APPLY;

@@ -1,23 +1,22 @@
 /**
- * NM sheath: at least ¼ in inside the box and past the clamp (NEC 314.17, from memory).
+ * Sheath of NM and UF cable: at least ¼ in inside the box and past the clamp (NEC 314.17, from memory).
  */
-import { inches, showInches } from '../quantity/length.ts';
-import { type Check, finds, notChecked, PASS, recorded } from './finding.ts';
+import { type Check, DOES_NOT_APPLY, finds, notChecked, notRecorded, PASS, recorded } from './finding.ts';
 
-const LEAST_SHEATH = inches(0.25);
-
-export const sheath: Check = ({ box, cables }) => {
-  const section = '314.17';
-  if (!cables.some(({ make }) => make === 'nm' || make === 'uf')) return PASS;
+export const sheath: Check = ({ box, cables, edition, say }) => {
+  if (!cables.some(({ make }) => make === 'nm' || make === 'uf')) return DOES_NOT_APPLY;
+  const section = edition.checks.sections.sheath;
+  const least = edition.checks.sheath;
+  if (section === null || least === null) return notRecorded('sheath', edition);
   const inside = box.site?.sheath;
   if (inside === undefined) return notChecked('sheath', section, 'how much sheath is inside the box');
-  return recorded(inside) >= LEAST_SHEATH
+  return recorded(inside) >= least
     ? PASS
     : finds({
         check: 'sheath',
         severity: 'violation',
         section,
-        words: `Only ${showInches(recorded(inside))} in of sheath inside the box: ¼ in past the clamp is the least.`,
+        words: `Only ${say(recorded(inside))} of sheath inside the box: ${say(least)} past the clamp is the least.`,
         cure: 'Push the cable in until the sheath shows.',
       });
 };

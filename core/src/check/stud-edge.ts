@@ -1,24 +1,24 @@
 /**
  * A bored hole or cable at least 1¼ in from the face of the stud, or a steel plate (NEC 300.4, from memory).
  */
-import { inches, showInches } from '../quantity/length.ts';
-import { type Check, finds, notChecked, PASS, recorded } from './finding.ts';
+import { type Check, DOES_NOT_APPLY, finds, notChecked, notRecorded, PASS, recorded } from './finding.ts';
 
-const LEAST_EDGE = inches(1.25);
-
-export const studEdge: Check = ({ box, cables }) => {
-  const section = '300.4';
-  if (cables.length === 0 || box.site?.plate === true) return PASS;
+export const studEdge: Check = ({ box, cables, edition, say }) => {
+  if (cables.length === 0) return DOES_NOT_APPLY;
+  const section = edition.checks.sections['stud-edge'];
+  if (section === null) return notRecorded('stud-edge', edition);
+  if (box.site?.plate === true) return PASS;
+  const least = edition.checks.studEdge;
   const edge = box.site?.edge;
   if (edge === undefined)
     return notChecked('stud-edge', section, 'how near holes and cables come to the stud’s face');
-  return recorded(edge) >= LEAST_EDGE
+  return recorded(edge) >= least
     ? PASS
     : finds({
         check: 'stud-edge',
         severity: 'violation',
         section,
-        words: `A hole or cable ${showInches(recorded(edge))} in from the stud’s face: 1¼ in is the least without a steel plate.`,
+        words: `A hole or cable ${say(recorded(edge))} from the stud’s face: ${say(least)} is the least without a steel plate.`,
         cure: 'Fit a steel plate over it.',
       });
 };

@@ -8,6 +8,7 @@
 import { inches } from '../quantity/length.ts';
 import { millilitres } from '../quantity/volume.ts';
 import type { Edition, StandardBox } from './edition.ts';
+import { CEC_CHECKS } from './check-rules.ts';
 import { CEC_TERMINALS } from './terminal-rules.ts';
 
 /** One allowance per conductor, mL. CEC Table 22. */
@@ -133,6 +134,7 @@ const CEC_2018: Edition = {
   clamps: { value: 'none', section: RULE, confidence: memory },
   connectors: { value: 'each pair', section: RULE, confidence: memory },
   terminals: CEC_TERMINALS,
+  checks: CEC_CHECKS,
 };
 
 const CEC_2021: Edition = { ...CEC_2018, id: 'cec2021', name: 'CEC 2021', year: 2021 };

@@ -2,6 +2,7 @@
  * What an edition of a code is: data. Tables, constants, the names of the rules that run and the
  * sections they cite. Adding an edition adds a file here and touches no counting code.
  */
+import type { CheckRules } from './check-rules.ts';
 import type { Length } from '../quantity/length.ts';
 import type { Volume, VolumeUnit } from '../quantity/volume.ts';
 
@@ -129,4 +130,5 @@ export interface Edition {
   readonly clamps: Cited<'one in all' | 'none'>;
   readonly connectors: Cited<'none' | 'each pair'>;
   readonly terminals: TerminalRules;
+  readonly checks: CheckRules;
 }

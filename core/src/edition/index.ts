@@ -30,3 +30,4 @@ export const BOX_CODES: readonly string[] = [
 ];
 
 export * from './edition.ts';
+export { CHECK_NAMES, type CheckName, type CheckRules, type Make, MAKES } from './check-rules.ts';

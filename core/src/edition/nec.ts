@@ -7,6 +7,7 @@
 import { inches } from '../quantity/length.ts';
 import { cubicInches } from '../quantity/volume.ts';
 import type { Edition, StandardBox } from './edition.ts';
+import { NEC_CHECKS } from './check-rules.ts';
 import { NEC_TERMINALS } from './terminal-rules.ts';
 
 /** One allowance per conductor, in³. NEC Table 314.16(B), in later printings (B)(1). */
@@ -113,6 +114,7 @@ const NEC_2014: Edition = {
     note: 'small fittings such as locknuts, bushings and splicing connectors',
   },
   terminals: NEC_TERMINALS,
+  checks: NEC_CHECKS,
 };
 
 const NEC_2017: Edition = { ...NEC_2014, id: 'nec2017', name: 'NEC 2017', year: 2017 };

@@ -66,6 +66,11 @@ export function printLength(amount: Length): string {
   return Number.isInteger(millionths) ? `${printDecimal(millionths, 6)} in` : `${printDecimal(amount, 6)} mm`;
 }
 
+/** Millimetres, rounded to a tenth. @example showMillimetres(inches(1)) // '25.4' */
+export function showMillimetres(amount: Length): string {
+  return printDecimal(Math.round(amount / 100_000), 1);
+}
+
 const UP = '⁰¹²³⁴⁵⁶⁷⁸⁹';
 const DOWN = '₀₁₂₃₄₅₆₇₈₉';
 const digits = (value: number, font: string) =>

@@ -155,9 +155,11 @@ export function findRemedies(
     (sum, item) => sum + (item.kind === 'ground' || (item.kind === 'cable' && item.ground) ? item.count : 0),
     0,
   );
-  if (grounds > 1 && grounds < 5 && edition.code === 'NEC') {
-    notes.push('Fewer grounds entering would not help: up to four count as one.');
-  }
+  const together = edition.grounds.value;
+  if (grounds > 1 && together === 'all')
+    notes.push('Fewer grounds entering would not help: all of them count as one.');
+  else if (grounds > 1 && typeof together === 'object' && grounds <= together.first)
+    notes.push(`Fewer grounds entering would not help: up to ${together.first} count as one.`);
   if (legal.length === 0) {
     notes.push(
       counted.verdict === 'unknown'
