@@ -5,13 +5,15 @@ import type { Size } from '../edition/index.ts';
 /** An item that has not been put into a box yet. */
 export type NewItem = Item extends infer I ? (I extends Item ? Omit<I, 'id'> : never) : never;
 
-/** An id no item of the box has, and none had when ids are only ever made here. */
+/** An id no item of the box has, and none that what is set up or wired still names: it would inherit that. */
 function freeId(box: BoxDocument): string {
   let highest = 0;
-  for (const { id } of box.items) {
+  const look = (id: string) => {
     const number = /^i(\d+)$/.exec(id)?.[1];
     if (number !== undefined) highest = Math.max(highest, Number(number));
-  }
+  };
+  for (const { id } of box.items) look(id);
+  for (const [id] of JSON.stringify(box.work ?? {}).matchAll(/\bi\d+\b/g)) look(id);
   return `i${highest + 1}`;
 }
 

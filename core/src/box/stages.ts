@@ -2,7 +2,7 @@
 import type { Change } from './difference.ts';
 import type { BoxDocument } from './document.ts';
 import { setCount } from './edit.ts';
-import type { BoxFields } from './record.ts';
+import { type BoxFields, NOTHING_SEEN } from './record.ts';
 
 type Staged = Pick<BoxFields, 'box' | 'stage' | 'stageAt' | 'found'>;
 
@@ -19,6 +19,28 @@ export function markBuilt({ box, found }: Pick<BoxFields, 'box' | 'found'>, now:
 /** Drops the plan: the box is again as it was found. */
 export function dropPlan({ box, found }: Pick<BoxFields, 'box' | 'found'>, now: string): Staged {
   return { box: found ?? box, found: null, stage: 'found', stageAt: now };
+}
+
+/**
+ * Another box like this one: what is in it and what it does, to be looked at anew. Nothing of the copy is made
+ * up, built or seen yet, and it has no plan of its own.
+ */
+export function copyOf({ name, room, circuit, box }: BoxFields): BoxFields {
+  const copied = ({ work, ...rest }: BoxDocument): BoxDocument => {
+    if (work === undefined) return rest;
+    const { circuits, runs, devices, schools } = work;
+    return { ...rest, work: { circuits, runs, devices, schools, made: [] } };
+  };
+  return {
+    name: `${name.slice(0, 74)}, copy`,
+    room,
+    circuit,
+    box: copied(box),
+    stage: 'found',
+    stageAt: null,
+    found: null,
+    seen: NOTHING_SEEN,
+  };
 }
 
 /** What was found, with something in it that was taken for an addition. */

@@ -3,10 +3,12 @@ import fc from 'fast-check';
 import { LINE } from '../tests/lines.ts';
 import { readCountLine } from '../shorthand/read.ts';
 import { difference, type Change } from './difference.ts';
-import type { BoxDocument } from './document.ts';
+import { BoxDocument, EMPTY_BOX } from './document.ts';
 import { addItem, changeItem, changeShell, duplicateItem, removeItem, setCount } from './edit.ts';
 import { BoxFields } from './record.ts';
-import { alsoFound, dropPlan, markBuilt, planChange } from './stages.ts';
+import { alsoFound, copyOf, dropPlan, markBuilt, planChange } from './stages.ts';
+import { workOf } from '../plan/suggest.ts';
+import { WorkPlan } from './work.ts';
 
 function boxOf(line: string): BoxDocument {
   const read = readCountLine(line);
@@ -99,4 +101,48 @@ test('a duplicate counts up; one with a label stands beside it', () => {
   const labelled = changeItem(FOUND, 'i1', { label: 'porch' });
   expect(duplicateItem(labelled, 'i1').items).toHaveLength(4);
   expect(duplicateItem(FOUND, 'none')).toBe(FOUND);
+});
+
+test('a copy of a box is looked at anew: nothing of it is built, ticked, seen or planned', () => {
+  const box = BoxDocument.parse({
+    version: 1,
+    shell: { volume: '18 in3' },
+    items: [{ id: 'i1', kind: 'cable', count: 1, size: 12, conductors: 2 }],
+    work: {
+      circuits: [{ id: 'a' }],
+      runs: [{ of: 'i1.0', does: 'feed', circuits: ['a'] }],
+      devices: [],
+      plan: { joints: [], pigtails: [], lands: [], broken: [], marked: [] },
+      found: { joints: [], pigtails: [], lands: [], broken: [], marked: [] },
+      made: ['j1'],
+    },
+  });
+  const built = BoxFields.parse({ name: 'Den', box, stage: 'built', found: box, seen: { note: 'scorched' } });
+  const copy = copyOf(built);
+  expect(copy).toMatchObject({ name: 'Den, copy', stage: 'found', found: null, seen: { note: '' } });
+  expect(copy.box.work).toMatchObject({ made: [], runs: [{ of: 'i1.0' }] });
+  expect([copy.box.work?.plan, copy.box.work?.found]).toEqual([undefined, undefined]);
+});
+
+test('an id that what is set up still names is not given again: a new device inherits nothing', () => {
+  const [plain, gfci] = [
+    { kind: 'device', count: 1, device: 'duplex', wide: 1 },
+    { kind: 'device', count: 1, device: 'gfci', wide: 1 },
+  ] as const;
+  const first = addItem(EMPTY_BOX, gfci).box;
+  const second = addItem(first, plain);
+  const set = {
+    ...second.box,
+    work: WorkPlan.parse({
+      circuits: [{ id: 'a' }],
+      runs: [],
+      devices: [{ of: `${second.id}.0`, guard: 'i1.0' }],
+    }),
+  };
+  const again = addItem(removeItem(set, second.id), { ...plain, device: 'single' });
+  expect(again.id).not.toBe(second.id);
+  expect(workOf(again.box).devices.find(({ of }) => of === `${again.id}.0`)).toEqual({
+    of: `${again.id}.0`,
+    circuit: 'a',
+  });
 });

@@ -209,3 +209,15 @@ test('fewer grounds are not offered below five, and 14 AWG only where the breake
     );
   expect([offers(''), offers(', breaker 20'), offers(', breaker 15')]).toEqual([false, false, true]);
 });
+
+test('what fewer grounds would bring is told by the edition: all count as one, or up to four do', () => {
+  const notes = (line: string) => {
+    const box = boxOf(line);
+    const edition = editionOf(box.edition ?? 'nec2023');
+    return findRemedies(box, edition, tally(box, edition), { weights: DEFAULT_WEIGHTS.value }).notes.join(' ');
+  };
+  expect(notes('nec2014, 18 in3 plastic, 3x 12/2, duplex')).toMatch(/all of them count as one/);
+  expect(notes('nec2017, 18 in3 plastic, 3x 12/2, duplex')).not.toMatch(/up to four/);
+  expect(notes('nec2020, 18 in3 plastic, 3x 12/2, duplex')).toMatch(/up to 4 count as one/);
+  expect(notes('cec2021, 295 ml, 6x 12/2, duplex')).not.toMatch(/count as one/);
+});

@@ -16,6 +16,12 @@ type Draft = { kind: Item['kind'] } & Record<string, unknown>;
 
 /** Reads an item; undefined when all of it was understood. */
 export function readItem(scan: Scanner, reading: Reading): Problem | undefined {
+  // A box of which nothing is known yet, and the school that counts flaps where there are none yet.
+  const word = scan.takeWord(['empty', 'count-flaps']);
+  if (word !== undefined) {
+    if (word === 'count-flaps') reading.flaps = 'count';
+    return scan.done ? undefined : { expected: `nothing after “${word}”` };
+  }
   const edition = scan.take(/(nec|cec)\s*-?(\d+)(?![\d.])/);
   if (edition) {
     const id = `${edition[1]}${edition[2]}`.toLowerCase();

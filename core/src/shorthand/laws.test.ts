@@ -1,6 +1,6 @@
 /** Laws of the count line and the count, over random boxes. The lines are invented data. */
 import fc from 'fast-check';
-import { BoxDocument } from '../box/document.ts';
+import { BoxDocument, EMPTY_BOX } from '../box/document.ts';
 import { addItem, removeItem } from '../box/edit.ts';
 import { type Edition, editionOf } from '../edition/index.ts';
 import { compareTallies } from '../fill/compare.ts';
@@ -33,6 +33,27 @@ test('printing any line’s box and reading it back is the identity', () => {
     }),
     { numRuns: 500 },
   );
+});
+
+test.each<[string, Partial<BoxDocument>]>([
+  ['an empty box', {}],
+  ['one with a note alone', { note: 'behind the panel' }],
+  ['one where flaps are to count', { flaps: 'count' }],
+  ['one whose facts are an empty list', { site: {} }],
+  ['one of an edition alone', { edition: 'nec2017' }],
+  ['one that is of metal, and no more is known', { shell: { gangs: 1, material: 'metal' } }],
+])('%s prints a line that reads back', (_name, more) => {
+  const box = BoxDocument.parse({ ...EMPTY_BOX, ...more });
+  const { site: _site, ...plain } = box;
+  expect(boxOf(printCountLine(box))).toEqual(Object.keys(box.site ?? {}).length === 0 ? plain : box);
+});
+
+test('“empty” stands alone with its note, and says so', () => {
+  const read = readCountLine('empty box');
+  expect(read.ok ? undefined : read.error).toMatchObject({
+    item: 'empty box',
+    expected: 'nothing after “empty”',
+  });
 });
 
 test('labels and notes with any signs survive printing and reading', () => {

@@ -111,12 +111,15 @@ export function printCountLine(box: BoxDocument): string {
     flapsSaid = true;
     return words.replace('flaps', 'flaps counted');
   });
-  const line = [
+  const said = [
     ...(box.edition ? [box.edition] : []),
     ...printShell(box.shell),
     ...items,
+    // Flaps that count where none is yet: the school of the box.
+    ...(box.flaps === 'count' && !flapsSaid ? ['count-flaps'] : []),
     ...printSite(box.site),
-  ].join(', ');
+  ];
+  const line = said.length === 0 ? 'empty' : said.join(', ');
   const notes =
     box.note === undefined
       ? ''

@@ -25,6 +25,8 @@ export const FIRST_WORDS: readonly string[] = [
   'ig',
   'clamps',
   'flaps',
+  'count-flaps',
+  'empty',
   'stud',
   'hickey',
   'terminal',

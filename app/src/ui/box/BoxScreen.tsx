@@ -1,5 +1,4 @@
 /** The box: instrument above, the work of a station or an adder below, one row of thumbs at the bottom. */
-import { planChange } from '@dense-pack/core/box/stages';
 import { STAGES } from '@dense-pack/core/box/words';
 import Keyboard from 'lucide-react-native/icons/keyboard';
 import Redo from 'lucide-react-native/icons/redo-2';
@@ -53,7 +52,8 @@ export function BoxScreen({ jobId, boxId, first }: BoxScreenProps) {
   const [line, setLine] = useState<number>();
   const [touched, setTouched] = useState<{ itemId: string; tile?: string }>();
   const [helping, setHelping] = useState(false);
-  const { edit, changeFields, go, canUndo, canRedo } = useBoxEdit(jobId, boxId);
+  const planning = useRef(false);
+  const { edit, changeFields, go, canUndo, canRedo } = useBoxEdit(jobId, boxId, planning);
   const made = useAllMade(box, job);
   const { text } = usePreferences();
   const { width, height } = useWindowDimensions();
@@ -61,9 +61,8 @@ export function BoxScreen({ jobId, boxId, first }: BoxScreenProps) {
   const pinned = wide || (height >= TALL && text <= 125);
   const scroller = useRef<ScrollView>(null);
   const choose = (next: Open) => {
-    // Stating a change begins a plan: what was found stays as it is from here on.
-    if ('station' in next && next.station === 'change' && box?.stage === 'found' && box.box.items.length > 0)
-      changeFields((now) => planChange(now, new Date().toISOString()));
+    // From here on a change is a plan: what was found stays as it is. Looking alone writes nothing.
+    if ('station' in next && next.station === 'change') planning.current = true;
     setOpen(next);
     setTouched(undefined);
     // Another station begins at its top. Where the instrument scrolls too, the person stays where they were.

@@ -3,6 +3,7 @@
  * kept for undo, then saved at once. Two quick touches never undo each other.
  */
 import type { BoxDocument } from '@dense-pack/core/box/document';
+import { planChange } from '@dense-pack/core/box/stages';
 import type { BoxFields } from '@dense-pack/core/box/record';
 import { useCallback } from 'react';
 import { useHistory } from '../client/history';
@@ -22,7 +23,11 @@ export interface BoxEdit {
   readonly canRedo: boolean;
 }
 
-export function useBoxEdit(jobId: string, boxId: string): BoxEdit {
+/**
+ * @param planning whether a change of what is in the box begins a plan, where none is begun yet: the person
+ *   has looked at Change
+ */
+export function useBoxEdit(jobId: string, boxId: string, planning?: { readonly current: boolean }): BoxEdit {
   const { keep, go, canUndo, canRedo } = useHistory(boxId);
   const changeFields = useCallback<ChangeFields>(
     (change) => {
@@ -38,8 +43,13 @@ export function useBoxEdit(jobId: string, boxId: string): BoxEdit {
     [jobId, boxId, keep],
   );
   const edit = useCallback<ChangeBox>(
-    (change) => void changeFields((now) => ({ box: change(now.box) })),
-    [changeFields],
+    (change) =>
+      void changeFields((now) => {
+        const box = change(now.box);
+        const begins = planning?.current && now.stage === 'found' && now.box.items.length > 0;
+        return begins ? { ...planChange(now, new Date().toISOString()), box } : { box };
+      }),
+    [changeFields, planning],
   );
   return {
     edit,

@@ -4,6 +4,7 @@ import { STAGES } from '@dense-pack/core/box/words';
 import type { EditionId } from '@dense-pack/core/edition/index';
 import { Link } from 'expo-router';
 import { memo } from 'react';
+import { useKit } from '../truck/kit';
 import { Pressable, View } from 'react-native';
 import type { ShownBox } from '../client/queries';
 import { Words } from '../parts/Words';
@@ -18,7 +19,7 @@ interface BoxCardProps {
 }
 
 export const BoxCard = memo(function BoxCard({ box, jobEdition }: BoxCardProps) {
-  const { counted, tight, wrong } = listBox(box, jobEdition);
+  const { counted, tight, wrong } = listBox(box, jobEdition, useKit().assumptions);
   const where = [box.room, box.circuit && `circuit ${box.circuit}`].filter(Boolean).join(', ');
   return (
     <Link href={boxHref(box.jobId, box.id) as never} asChild>

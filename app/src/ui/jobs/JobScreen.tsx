@@ -19,6 +19,7 @@ import { Removal } from '../parts/Removal';
 import { SaveSign } from '../parts/SaveSign';
 import { Screen } from '../parts/Screen';
 import { Words } from '../parts/Words';
+import { useKit } from '../truck/kit';
 import { usePreferences } from '../theme/preferences';
 import { Batch } from './Batch';
 import { ALL, listBox, wished, type Wish } from './box-list';
@@ -43,11 +44,12 @@ export function JobScreen({ jobId }: { readonly jobId: string }) {
   const [many, setMany] = useState(SHOWN);
   const { hand } = usePreferences();
   const { width } = useWindowDimensions();
+  const { assumptions } = useKit();
   const boxes = job?.boxes;
   const edition = job?.edition;
   const all = useMemo(
-    () => (boxes && edition ? boxes.map((box) => listBox(box, edition)) : []),
-    [boxes, edition],
+    () => (boxes && edition ? boxes.map((box) => listBox(box, edition, assumptions)) : []),
+    [boxes, edition, assumptions],
   );
   const list = useMemo(() => wished(all, wish), [all, wish]);
   const back = { label: 'all jobs', href: '/' };

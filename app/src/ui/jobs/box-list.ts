@@ -3,6 +3,7 @@ import { checkBox } from '@dense-pack/core/check/check-box';
 import type { EditionId } from '@dense-pack/core/edition/index';
 import { editionOf } from '@dense-pack/core/edition/index';
 import { type Tally, tally } from '@dense-pack/core/fill/tally';
+import type { Assumptions } from '@dense-pack/core/fold/solids';
 import { workRoom } from '@dense-pack/core/fold/work-room';
 import type { ShownBox } from '../client/queries';
 import { kitNow } from '../truck/kit';
@@ -42,26 +43,33 @@ export interface Wish {
 }
 export const ALL: Wish = { filter: 'all', sort: 'made', search: '', room: undefined, circuit: undefined };
 
-const listed = new WeakMap<ShownBox['box'], Map<EditionId, Omit<Listed, 'box'>>>();
+/** What was counted of a document, by edition and by what the person assumes of working room. */
+const listed = new WeakMap<
+  ShownBox['box'],
+  Map<EditionId, { assumed: Assumptions; one: Omit<Listed, 'box'> }>
+>();
 
 /** Counts a box; the same document is counted once, however often the list is drawn. */
-export function listBox(box: ShownBox, jobEdition: EditionId): Listed {
+export function listBox(
+  box: ShownBox,
+  jobEdition: EditionId,
+  assumed: Assumptions = kitNow().assumptions,
+): Listed {
   const id = box.box.edition ?? jobEdition;
   let known = listed.get(box.box);
   if (!known) listed.set(box.box, (known = new Map()));
-  let one = known.get(id);
+  const before = known.get(id);
+  let one = before?.assumed === assumed ? before.one : undefined;
   if (!one) {
     const edition = editionOf(id);
     const counted = tally(box.box, edition);
     one = {
       counted,
-      tight:
-        counted.verdict === 'legal' &&
-        workRoom(box.box, edition, counted, kitNow().assumptions).answer === 'tight',
+      tight: counted.verdict === 'legal' && workRoom(box.box, edition, counted, assumed).answer === 'tight',
       wrong: checkBox(box.box, edition, counted).findings.filter(({ severity }) => severity === 'violation')
         .length,
     };
-    known.set(id, one);
+    known.set(id, { assumed, one });
   }
   return { box, ...one };
 }

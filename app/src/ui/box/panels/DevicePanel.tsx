@@ -2,7 +2,7 @@
 import type { ChangeBox } from '../use-box-edit';
 import type { BoxDocument } from '@dense-pack/core/box/document';
 import { addItem, largestInsulatedIn, type NewItem } from '@dense-pack/core/box/edit';
-import { DEVICE_NAMES, kindOf } from '@dense-pack/core/device/index';
+import { DEVICE_NAMES, type DeviceName, kindOf } from '@dense-pack/core/device/index';
 import type { Size } from '@dense-pack/core/edition/edition';
 import { itemFrom } from '@dense-pack/core/shorthand/piece';
 import { useState } from 'react';
@@ -24,9 +24,14 @@ export function DevicePanel({ box, onChange, onOpen }: DevicePanelProps) {
   const [chosen, setChosen] = useState<Size>();
   const bare = largestInsulatedIn(box) === undefined;
   const size = bare ? chosen : undefined;
-  const add = (name: string) =>
+  const add = (name: DeviceName) =>
     onChange(
-      (now) => addItem(now, { ...itemFrom(name), ...(size === undefined ? {} : { size }) } as NewItem).box,
+      (now) =>
+        addItem(now, {
+          ...itemFrom(name),
+          wide: kindOf(name).gangs,
+          ...(size === undefined ? {} : { size }),
+        } as NewItem).box,
     );
   return (
     <View className="gap-3">

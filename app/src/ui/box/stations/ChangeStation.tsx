@@ -43,8 +43,8 @@ export function ChangeStation({ box, counted, edition, width, onChange }: Change
       {stage === 'found' || !found ? (
         <Notice title="Nothing is planned yet">
           <Words tone="text-soft">
-            What is recorded is the box as it was found. Plan a change: from then on what you add or remove is
-            the plan, and what was found stays beside it.
+            What is recorded is the box as it was found. From here on what you add or remove is the plan, and
+            what was found stays beside it.
           </Words>
           <Button
             label="Plan a change"

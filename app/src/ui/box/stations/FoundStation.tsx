@@ -5,6 +5,7 @@ import { editionOf } from '@dense-pack/core/edition/index';
 import Copy from 'lucide-react-native/icons/copy';
 import { useState } from 'react';
 import { View } from 'react-native';
+import { copyOf } from '@dense-pack/core/box/stages';
 import { makeBox, outbox, type ShownBox } from '../../client/queries';
 import { fieldsOf } from '../../client/entry';
 import { Choice, plainOptions } from '../../parts/Choice';
@@ -95,8 +96,7 @@ export function FoundStation({ box, job, onChange }: FoundStationProps) {
         label="Duplicate this box"
         icon={Copy}
         onPress={() => {
-          const { seen: _seen, ...rest } = fieldsOf(box);
-          const id = makeBox(box.jobId, { ...rest, name: `${box.name.slice(0, 74)}, copy` });
+          const id = makeBox(box.jobId, copyOf(fieldsOf(box)));
           go(boxHref(box.jobId, id));
         }}
       />
