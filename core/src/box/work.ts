@@ -91,7 +91,10 @@ export type DeviceWork = z.output<typeof DeviceWork>;
 
 /** The ways of working a person chooses. Defaults: pigtails, no pre-twist, a spare neutral tail, pigtailed grounds. */
 export const Schools = z.strictObject({
-  splice: z.enum(['pigtail', 'feed-through']).default('pigtail'),
+  /** `jumper`: devices are wired to each other, screw to screw, before they go in. */
+  splice: z.enum(['pigtail', 'feed-through', 'jumper']).default('pigtail'),
+  /** Tape round the terminals of a finished device. */
+  tape: z.boolean().default(false),
   pretwist: z.boolean().default(false),
   spareNeutral: z.boolean().default(true),
   connector: z.enum(['twist', 'push', 'lever']).default('twist'),

@@ -205,6 +205,12 @@ const MUTANTS: readonly Mutant[] = [
     to: ``,
   },
   {
+    name: 'a multiwire neutral is looped from device to device',
+    file: MAKE,
+    from: `tail || isMultiwireNeutral(signal, work))`,
+    to: `tail)`,
+  },
+  {
     name: 'every yoke is thought to ground itself',
     file: MAKE,
     from: `if (byYoke && !mine`,

@@ -3,7 +3,7 @@ import type { BoxDocument } from '../box/document.ts';
 import type { Wiring, WorkPlan } from '../box/work.ts';
 import type { Size } from '../edition/index.ts';
 import { CONNECTORS, type Connector, type Family, STRIP } from '../connector/connectors.ts';
-import { BOX_SCREW } from '../physical/end.ts';
+import { BOX_SCREW, readEnd } from '../physical/end.ts';
 import { isMetal } from '../physical/pieces.ts';
 
 export interface Cut {
@@ -31,6 +31,8 @@ export interface Parts {
   readonly groundScrews: number;
   /** Whites to mark with tape. */
   readonly marks: number;
+  /** Devices whose terminals are taped over. */
+  readonly taped: number;
 }
 
 /** The cut list and the parts of one wiring. */
@@ -85,12 +87,22 @@ export function partsOf(
       .sort((a, b) => (a.id < b.id ? -1 : 1)),
     groundScrews: isMetal(box) && wiring.lands.some(({ at }) => at === BOX_SCREW) ? 1 : 0,
     marks: wiring.marked.length,
+    taped: schools.tape ? tapedIn(wiring).length : 0,
   };
 
   function familyOf(id: string | undefined): string {
     const family: Family = kinds.find((one) => one.id === id)?.family ?? 'twist';
     return `straight (${STRIP[family]})`;
   }
+}
+
+/** Devices with something on their screws: what is taped where that school is chosen (common practice). */
+export function tapedIn(wiring: Pick<Wiring, 'lands'>): string[] {
+  const screws = wiring.lands.flatMap(({ at }) => {
+    const there = readEnd(at);
+    return there?.kind === 'terminal' ? [there.of] : [];
+  });
+  return [...new Set(screws)];
 }
 
 /** One list for a whole job. */
@@ -117,5 +129,6 @@ export function sumParts(all: readonly Parts[]): Parts {
     connectors: [...connectors.values()].sort((a, b) => (a.id < b.id ? -1 : 1)),
     groundScrews: sum(({ groundScrews }) => groundScrews),
     marks: sum(({ marks }) => marks),
+    taped: sum(({ taped }) => taped),
   };
 }

@@ -4,9 +4,10 @@
  */
 import type { Wiring, WorkPlan } from '../box/work.ts';
 import { readEnd } from '../physical/end.ts';
+import { tapedIn } from './cut-list.ts';
 
 /** Every joint and terminal by its tick, with what meets there; numbers of joints and pigtails do not matter. */
-function meetings({ joints, lands }: Wiring): Map<string, string> {
+function meetings({ joints, lands }: Pick<Wiring, 'joints' | 'lands'>): Map<string, string> {
   const goesTo = new Map(lands.map(({ end, at }) => [end, at]));
   const said = (end: string) => (readEnd(end)?.kind === 'pigtail' ? `pigtail>${goesTo.get(end) ?? ''}` : end);
   const meets = new Map(joints.map(({ id, ends }) => [id, ends.map(said).sort().join(' ')]));
@@ -17,8 +18,25 @@ function meetings({ joints, lands }: Wiring): Map<string, string> {
       if (readEnd(end)?.kind === 'terminal') meets.set(`land:${end}`, jointOf.get(end) ?? '');
   for (const { end, at } of lands)
     meets.set(`land:${at}`, [meets.get(`land:${at}`) ?? '', said(end), jointOf.get(end) ?? ''].join('|'));
+  // The tape goes round what is landed: another landing, and it comes off.
+  for (const of of tapedIn({ lands })) {
+    const on = lands.filter(({ at }) => {
+      const there = readEnd(at);
+      return there?.kind === 'terminal' && there.of === of;
+    });
+    meets.set(
+      tapeTick(of),
+      on
+        .map(({ at }) => `${at}=${meets.get(`land:${at}`) ?? ''}`)
+        .sort()
+        .join(';'),
+    );
+  }
   return meets;
 }
+
+/** The tick for the tape round one device. */
+export const tapeTick = (of: string): string => `land:tape:${of}`;
 
 /** The work with the plan as it is now, and of its ticks those that still hold. */
 export function withPlan(work: WorkPlan, plan: Wiring): WorkPlan {
@@ -34,12 +52,18 @@ export function withPlan(work: WorkPlan, plan: Wiring): WorkPlan {
 }
 
 /** Whether every joint is made up, and every terminal landed. */
-export function allMade({ plan, made }: WorkPlan): { readonly joined: boolean; readonly landed: boolean } {
+export function allMade({ plan, made, schools }: Pick<WorkPlan, 'plan' | 'made' | 'schools'>): {
+  readonly joined: boolean;
+  readonly landed: boolean;
+} {
   const ticked = new Set(made);
   const all = (ids: readonly string[]) => ids.length > 0 && ids.every((id) => ticked.has(id));
   const { joints, lands } = plan ?? { joints: [], lands: [] };
   return {
     joined: all(joints.map(({ id }) => id)),
-    landed: all(lands.filter(({ at }) => readEnd(at)?.kind === 'terminal').map(({ at }) => `land:${at}`)),
+    landed: all([
+      ...lands.filter(({ at }) => readEnd(at)?.kind === 'terminal').map(({ at }) => `land:${at}`),
+      ...(schools.tape ? tapedIn({ lands }).map(tapeTick) : []),
+    ]),
   };
 }

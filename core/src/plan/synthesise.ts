@@ -84,6 +84,27 @@ function landingsOf(
   return landings;
 }
 
+/**
+ * Devices wired to each other from screw to screw, where that school is chosen: those with two screws for the
+ * signal in a row, and at its end one that has a single screw. Grounds never: taking one device out would open
+ * the ground of the next (250.148(B)). A multiwire neutral never (300.13(B)).
+ */
+function chainOf(
+  signal: string,
+  landings: readonly Landing[],
+  work: WorkPlan,
+  tail: boolean,
+): { readonly first: readonly Landing[]; readonly rest: readonly Landing[] } {
+  const apart = { first: [], rest: landings };
+  if (work.schools.splice !== 'jumper' || signal === GROUND || tail || isMultiwireNeutral(signal, work))
+    return apart;
+  const screws = landings.filter(({ lead }) => !lead);
+  const last = screws.find(({ terminals }) => terminals.length === 1);
+  const first = [...screws.filter(({ terminals }) => terminals.length === 2), ...(last ? [last] : [])];
+  if (first.length < 2) return apart;
+  return { first, rest: landings.filter((one) => !first.includes(one)) };
+}
+
 /** Plans a box. The same box and work always give the same plan. */
 export function synthesise(
   box: BoxDocument,
@@ -170,8 +191,21 @@ export function synthesise(
       mine.forEach((wire, nth) => lands.push({ end: wire.id, at: only.terminals[nth] ?? '' }));
       continue;
     }
+    const { first: begins, rest } = chainOf(signal, landings, work, tail);
+    begins.forEach((landing, nth) => {
+      const [before] = begins[nth - 1]?.terminals.slice(1) ?? [];
+      const [at] = landing.terminals;
+      if (before === undefined || at === undefined) return;
+      const jumper = pigtail(size, pigtailColour(signal));
+      lands.push({ end: jumper, at: before }, { end: jumper, at });
+    });
+    const reached = [...begins.slice(0, 1), ...rest];
+    if (mine.length === 1 && reached.length === 1 && first && reached[0]) {
+      lands.push({ end: first.id, at: reached[0].terminals[0] ?? '' });
+      continue;
+    }
     const ends = mine.map(({ id }) => id);
-    for (const landing of landings) {
+    for (const landing of reached) {
       const [at = ''] = landing.terminals;
       if (landing.lead) {
         ends.push(at);
@@ -190,6 +224,10 @@ export function synthesise(
     } else joint(signal, ends);
   }
 
+  if (work.schools.splice === 'jumper' && faces.length > 1 && signals.includes(GROUND))
+    notes.push(
+      `The grounds are not looped from device to device: taking one out would open the next (${edition.terminals.sections['device-bond']}). Each has its pigtail.`,
+    );
   const chosen = chooseConnectors(joints, sizes, carries, work.schools, stock);
   const missing: Obstacle[] = chosen.missing.map(({ ends, words, code }) => ({
     code,

@@ -214,7 +214,9 @@ test('what fewer grounds would bring is told by the edition: all count as one, o
   const notes = (line: string) => {
     const box = boxOf(line);
     const edition = editionOf(box.edition ?? 'nec2023');
-    return findRemedies(box, edition, tally(box, edition), { weights: DEFAULT_WEIGHTS.value }).notes.join(' ');
+    return findRemedies(box, edition, tally(box, edition), { weights: DEFAULT_WEIGHTS.value }).notes.join(
+      ' ',
+    );
   };
   expect(notes('nec2014, 18 in3 plastic, 3x 12/2, duplex')).toMatch(/all of them count as one/);
   expect(notes('nec2017, 18 in3 plastic, 3x 12/2, duplex')).not.toMatch(/up to four/);

@@ -82,7 +82,7 @@ describe('unlisted combinations', () => {
     guarded: fc.boolean(),
     threeWay: fc.boolean(),
     loopOut: fc.boolean(),
-    splice: fc.constantFrom('pigtail', 'feed-through'),
+    splice: fc.constantFrom('pigtail', 'feed-through', 'jumper'),
     spareNeutral: fc.boolean(),
     connector: fc.constantFrom('twist', 'push', 'lever'),
   });

@@ -270,14 +270,10 @@ function checkGroundsAndNeutrals({
     'no-ground',
     (name) => `${cap(name)} has no ground: its equipment ground is open.`,
   );
-  // Neutrals that go on to other boxes, of circuits that share theirs. Behind a GFCI it is one circuit again.
+  // Whatever hangs on a neutral that circuits share. Behind a GFCI it is one circuit again.
   const shared = required.filter(
     ({ use, circuit: of, guard }) =>
-      of !== undefined &&
-      guard === undefined &&
-      !use.doubled &&
-      sharersOf(work, of).length > 1 &&
-      physical.cables.some(({ key, run }) => key === use.of && (run.does === 'out' || run.does === 'leg')),
+      of !== undefined && guard === undefined && !use.doubled && sharersOf(work, of).length > 1,
   );
   for (const { key, title } of physical.devices) {
     const state = prepared.at({ positions: {}, without: key });
@@ -289,7 +285,7 @@ function checkGroundsAndNeutrals({
       key,
     );
     for (const { use, circuit: of = '' } of shared)
-      if (neutralsIn(state.held(use.neutral)).length === 0)
+      if (use.of !== key && neutralsIn(state.held(use.neutral)).length === 0)
         add(
           'device-carries-neutral',
           `Taking the ${title} out opens the neutral of ${use.name}, which belongs to the multiwire ${circuit(of)}: pigtail it (${section('multiwire-neutral')}).`,

@@ -278,6 +278,30 @@ const OTHER_LAYOUTS: readonly Layout[] = [
     runs: [feed('i1.0'), out('i2.0')],
     devices: [{ of: 'i3.0' }],
   }),
+  layout(
+    'three receptacles wired screw to screw, the run goes on',
+    '60 in3 3-gang, 12/2, 12/2 out, 3x duplex',
+    {
+      runs: [feed('i1.0'), out('i2.0')],
+      devices: [{ of: 'i3.0' }, { of: 'i3.1' }, { of: 'i3.2' }],
+      schools: { splice: 'jumper' },
+    },
+  ),
+  layout('receptacle and switch wired screw to screw', 'box 4sq-2.125, 12/2, 12/2 leg, duplex, switch', {
+    runs: [feed('i1.0'), leg('i2.0', 'i4.0')],
+    devices: [{ of: 'i3.0' }, { of: 'i4.0' }],
+    schools: { splice: 'jumper', tape: true },
+  }),
+  layout(
+    'the same on a multiwire circuit: its neutral is pigtailed',
+    '60 in3 3-gang, 12/3, 12/3 out, 2x duplex',
+    {
+      circuits: [...MULTIWIRE],
+      runs: [feed('i1.0', 'a', 'b'), out('i2.0', 'a', 'b')],
+      devices: [{ of: 'i3.0' }, { of: 'i3.1' }],
+      schools: { splice: 'jumper' },
+    },
+  ),
   layout('dryer receptacle', 'box 411sq-2.125, 10/3, dryer @10 wide 2', {
     circuits: [
       { id: 'a', name: '1', breaker: 30, partner: 'b' },

@@ -29,6 +29,14 @@ export function PartsList({ title, parts }: { readonly title: string; readonly p
     ...(parts.groundScrews > 0
       ? [[`${parts.groundScrews} × ground screw, 10-32`, 'used for nothing else (250.148(C))']]
       : []),
+    ...(parts.taped > 0
+      ? [
+          [
+            `Tape for ${parts.taped} ${parts.taped === 1 ? 'device' : 'devices'}`,
+            'two turns over the terminals, once all is landed and tight',
+          ],
+        ]
+      : []),
     ...(parts.marks > 0
       ? [[`Tape for ${parts.marks} white${parts.marks === 1 ? '' : 's'}`, 'used as hots: mark both ends']]
       : []),

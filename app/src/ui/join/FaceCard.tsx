@@ -1,6 +1,7 @@
 /** One device: its face, what lands on each terminal, and a tick for each as it is landed. */
 import type { Face } from '@dense-pack/core/plan/faces';
 import { landingsOf } from '@dense-pack/core/plan/landings';
+import { tapeTick } from '@dense-pack/core/plan/made';
 import Check from 'lucide-react-native/icons/square-check';
 import Empty from 'lucide-react-native/icons/square';
 import { readEnd } from '@dense-pack/core/physical/end';
@@ -15,6 +16,12 @@ interface FaceCardProps {
   readonly judged: Judged;
   readonly face: Face;
   readonly onTick: (id: string) => void;
+}
+
+/** A jumper between two devices: where its other end lands. */
+function jumperWords({ wiring, name }: Judged, end: string, here: string): string {
+  const other = wiring.lands.find((one) => one.end === end && one.at !== here)?.at;
+  return other === undefined ? 'a loose pigtail' : `jumper to ${name(other)}`;
 }
 
 export function FaceCard({ judged, face, onTick }: FaceCardProps) {
@@ -53,7 +60,9 @@ export function FaceCard({ judged, face, onTick }: FaceCardProps) {
             : end === undefined
               ? 'nothing'
               : readEnd(end)?.kind === 'pigtail'
-                ? `pigtail from joint ${nth + 1}`
+                ? nth < 0
+                  ? jumperWords(judged, end, terminal.id)
+                  : `pigtail from joint ${nth + 1}`
                 : `${judged.name(end)}${wiring.marked.includes(end) ? ', marked as a hot' : ''}`;
         const row = (
           <>
@@ -89,6 +98,31 @@ export function FaceCard({ judged, face, onTick }: FaceCardProps) {
           </View>
         );
       })}
+      {work.schools.tape && landings.some(({ ends }) => ends.length > 0) && (
+        <TapeStep done={work.made.includes(tapeTick(face.key))} onPress={() => onTick(tapeTick(face.key))} />
+      )}
     </View>
+  );
+}
+
+/** The last step of a device, where one tapes: common practice, no rule either way. */
+function TapeStep({ done, onPress }: { readonly done: boolean; readonly onPress: () => void }) {
+  const colours = useColours();
+  const Box = done ? Check : Empty;
+  return (
+    <Touch
+      role="checkbox"
+      aria-checked={done}
+      className="min-h-[52px] flex-row items-center gap-3 border-t border-hair px-3 py-1"
+      onPress={onPress}
+    >
+      <Box size={24} color={done ? colours.legal : colours.ink} aria-hidden />
+      <View className="min-w-0 flex-1">
+        <Words strong>Tape round the terminals</Words>
+        <Words size="fine" tone="text-soft">
+          Two turns over the screws, once all of them are tight.
+        </Words>
+      </View>
+    </Touch>
   );
 }

@@ -23,10 +23,11 @@ export function Schools({ schools, onWork }: SchoolsProps) {
     <Fold title="Ways of working">
       <View className="gap-3 border-t border-hair p-3">
         <Choice
-          title="At a receptacle in the middle of a run"
+          title="From device to device and on to the next box"
           options={[
             { value: 'pigtail' as const, label: 'Pigtails' },
             { value: 'feed-through' as const, label: 'Through its screws' },
+            { value: 'jumper' as const, label: 'Screw to screw' },
           ]}
           value={schools.splice}
           always
@@ -34,7 +35,18 @@ export function Schools({ schools, onWork }: SchoolsProps) {
         />
         <Words size="fine" tone="text-soft">
           With pigtails the rest of the run stays alive when the device fails. A multiwire neutral is always
-          pigtailed (300.13(B)).
+          pigtailed (300.13(B)). Devices wired screw to screw are made up before they go in; their grounds are
+          pigtailed all the same.
+        </Words>
+        <Choice
+          title="Tape round the terminals of a finished device"
+          options={YES_NO}
+          value={schools.tape}
+          always
+          onChoose={(tape) => set({ tape: tape === true })}
+        />
+        <Words size="fine" tone="text-soft">
+          Common practice, in metal boxes above all; no rule either way.
         </Words>
         <Choice
           title="Connectors"
