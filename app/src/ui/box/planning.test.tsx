@@ -31,7 +31,7 @@ beforeEach(() => {
 
 test('a change made after a look at Change is the plan; before it, it is what was found', () => {
   const planning = { current: false };
-  const { result } = renderHook(() => useBoxEdit('job-0000001', 'box-0000001', planning));
+  const { result } = renderHook(() => useBoxEdit('job-0000001', 'box-0000001', () => planning.current));
   const more = () =>
     act(() => result.current.edit((box) => addItem(box, { kind: 'clamps', count: 1, hold: 'grip' }).box));
   more();

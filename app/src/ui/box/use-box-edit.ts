@@ -27,7 +27,7 @@ export interface BoxEdit {
  * @param planning whether a change of what is in the box begins a plan, where none is begun yet: the person
  *   has looked at Change
  */
-export function useBoxEdit(jobId: string, boxId: string, planning?: { readonly current: boolean }): BoxEdit {
+export function useBoxEdit(jobId: string, boxId: string, planning?: () => boolean): BoxEdit {
   const { keep, go, canUndo, canRedo } = useHistory(boxId);
   const changeFields = useCallback<ChangeFields>(
     (change) => {
@@ -46,7 +46,7 @@ export function useBoxEdit(jobId: string, boxId: string, planning?: { readonly c
     (change) =>
       void changeFields((now) => {
         const box = change(now.box);
-        const begins = planning?.current && now.stage === 'found' && now.box.items.length > 0;
+        const begins = planning?.() && now.stage === 'found' && now.box.items.length > 0;
         return begins ? { ...planChange(now, new Date().toISOString()), box } : { box };
       }),
     [changeFields, planning],

@@ -44,6 +44,16 @@ export function DeviceSetup({ face, work, faces, onDevice }: DeviceSetupProps) {
     next[nth] = hot ?? circuit;
     onDevice({ halves: next[0] === next[1] && next[0] === circuit ? undefined : next });
   };
+  const guardHalf = (nth: 0 | 1, one: string | undefined) => {
+    const next: [string | null, string | null] = [...(device.guards ?? [guard ?? null, guard ?? null])];
+    next[nth] = one ?? null;
+    const [first, second] = next;
+    onDevice(
+      first === second
+        ? { guard: first ?? undefined, guards: undefined }
+        : { guard: undefined, guards: next },
+    );
+  };
   const choices = [
     work.circuits.length > 1 && (
       <Choice
@@ -67,7 +77,19 @@ export function DeviceSetup({ face, work, faces, onDevice }: DeviceSetupProps) {
           onChoose={(hot) => half(nth, hot)}
         />
       )),
-    asks.has('guard') && guards.length > 0 && (
+    asks.has('guard') &&
+      asks.has('halves') &&
+      guards.length > 0 &&
+      ([0, 1] as const).map((nth) => (
+        <Choice
+          key={`guard${nth}`}
+          title={`${halfTitle(face, nth)} protected by`}
+          options={guards}
+          value={device.guards === undefined ? guard : (device.guards[nth] ?? undefined)}
+          onChoose={(one) => guardHalf(nth, one)}
+        />
+      )),
+    asks.has('guard') && !asks.has('halves') && guards.length > 0 && (
       <Choice
         key="guard"
         title="Protected by"

@@ -35,6 +35,7 @@ export function RunCard({ line, work, faces, onRun, onAnother }: RunCardProps) {
       label: `three-way ${value.slice(4)}`,
     }),
   );
+  const twoPole = work.circuits.some(({ partner }) => partner !== undefined);
   const takes = run.does === 'out' || run.does === 'leg' || run.does === 'loop-in';
   return (
     <View className="gap-2 rounded-card border border-hair bg-sheet p-3" role="group" aria-label={line.name}>
@@ -58,6 +59,8 @@ export function RunCard({ line, work, faces, onRun, onAnother }: RunCardProps) {
               third: does === 'travelers' && insulated > 2 ? 'neutral' : undefined,
               switched: undefined,
               guard: undefined,
+              guards: undefined,
+              doubled: undefined,
             })
           }
         />
@@ -71,12 +74,12 @@ export function RunCard({ line, work, faces, onRun, onAnother }: RunCardProps) {
           onChoose={(id) => onRun({ circuits: [id, ...run.circuits.slice(1).filter((one) => one !== id)] })}
         />
       )}
-      {run.does === 'feed' && insulated > 2 && (
+      {run.does === 'feed' && (insulated > 2 || run.doubled) && (
         <Choice
-          title="Its red is"
+          title={insulated > 2 ? 'Its red is' : 'Its white is'}
           options={[
             ...circuits.filter(({ value }) => value !== run.circuits[0]),
-            { value: 'switched', label: 'switched elsewhere' },
+            ...(insulated > 2 ? [{ value: 'switched', label: 'switched elsewhere' }] : []),
           ]}
           value={run.switched ? 'switched' : run.circuits[1]}
           onChoose={(value) =>
@@ -90,6 +93,18 @@ export function RunCard({ line, work, faces, onRun, onAnother }: RunCardProps) {
           }
         />
       )}
+      {(run.does === 'feed' || run.does === 'out' || run.does === 'leg') && twoPole && (
+        <Choice
+          title="It carries"
+          options={[
+            { value: false, label: '120 V' },
+            { value: true, label: '240 V, two hots' },
+          ]}
+          value={run.doubled === true}
+          always
+          onChoose={(doubled) => onRun({ doubled: doubled ? true : undefined })}
+        />
+      )}
       {takes && (
         <Choice
           title={run.does === 'out' ? 'Its black is' : 'Switched by'}
@@ -101,9 +116,9 @@ export function RunCard({ line, work, faces, onRun, onAnother }: RunCardProps) {
           }
         />
       )}
-      {takes && first !== undefined && insulated > 2 && (
+      {takes && first !== undefined && (insulated > 2 || run.doubled) && (
         <Choice
-          title="Its red"
+          title={insulated > 2 ? 'Its red' : 'Its white, marked'}
           options={hots.filter(({ value }) => value !== first)}
           value={second}
           onChoose={(hot) => onRun({ hots: hot === undefined ? [first] : [first, hot] })}

@@ -39,11 +39,13 @@ export function Waiting({ state }: { readonly state: OutboxState }) {
     return <Words>Every change of this phone is on the server.</Words>;
   return (
     <View className="gap-3">
-      <Words tone="text-soft">
-        {away
-          ? 'The server does not answer. These changes are kept on this phone and sent when it does.'
-          : 'These changes are kept on this phone until the server has taken them.'}
-      </Words>
+      {entries.length > 0 && (
+        <Words tone="text-soft">
+          {away
+            ? 'The server does not answer. These changes are kept on this phone and sent when it does.'
+            : 'These changes are kept on this phone until the server has taken them.'}
+        </Words>
+      )}
       {entries.map((entry) => (
         <WaitingEntry key={entry.id} entry={entry} />
       ))}
