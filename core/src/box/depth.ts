@@ -1,7 +1,7 @@
 /** Depths of boxes and of device bodies, where they are recorded or typical. */
 import { DEVICE_NAMES, type DeviceName, kindOf } from '../device/index.ts';
 import { type Cited, type Edition, standardBox } from '../edition/index.ts';
-import { inches, type Length } from '../quantity/length.ts';
+import type { Length } from '../quantity/length.ts';
 import { type BoxDocument, type ItemOf, lengthIn } from './document.ts';
 
 /** Depth of a device's body behind its strap. Typical: the part in hand governs. */
@@ -21,8 +21,8 @@ export function deviceDepth(item: ItemOf<'device'>): Length {
 }
 
 /**
- * Inside depth of the box: as recorded, measured, or the last figure of a standard box's trade size with
- * that of the standard extensions on it. Null where it is not known.
+ * Inside depth of the box: as recorded, measured, or that of a standard box's table with that of the standard
+ * extensions on it. Null where it is not known.
  */
 export function boxDepth(box: BoxDocument, edition: Edition): Length | null {
   if (box.site?.depth !== undefined) return lengthIn(box.site.depth);
@@ -36,9 +36,8 @@ export function boxDepth(box: BoxDocument, edition: Edition): Length | null {
   return (own + added) as Length;
 }
 
-/** Depth of a standard box, the last figure of its code. */
+/** Depth of a standard box by its edition’s table. */
 export function depthOfCode(code: string | undefined, edition: Edition): Length | null {
   const listed = code === undefined ? undefined : standardBox(edition, code);
-  const depth = listed && /-(?:[\d.]+x)*([\d.]+)$/.exec(listed.code)?.[1];
-  return depth === undefined ? null : inches(Number(depth));
+  return listed?.outline?.depth ?? null;
 }

@@ -9,6 +9,7 @@ import { inches } from '../quantity/length.ts';
 import { millilitres } from '../quantity/volume.ts';
 import type { Edition, StandardBox } from './edition.ts';
 import { CEC_CHECKS } from './check-rules.ts';
+import { OUTLINES } from './outlines.ts';
 import { CEC_TERMINALS } from './terminal-rules.ts';
 
 /** One allowance per conductor, mL. CEC Table 22. */
@@ -47,6 +48,7 @@ function row(
     shape,
     trade,
     volume: millilitres(volume),
+    outline: OUTLINES[code] ?? null,
     counts: { 14: n14, 12: n12, 10: n10, 8: n8, 6: n6 },
     ...(perGang ? { perGang } : {}),
   };

@@ -4,6 +4,7 @@
  */
 import type { CheckRules } from './check-rules.ts';
 import type { Length } from '../quantity/length.ts';
+import type { Outline } from './outlines.ts';
 import type { Volume, VolumeUnit } from '../quantity/volume.ts';
 
 /** Conductor sizes the box-fill tables cover, smallest first. 4 AWG and larger is sized by 314.28. */
@@ -47,6 +48,8 @@ export interface StandardBox {
   /** Trade size in words, such as `4 × 2⅛`. */
   readonly trade: string;
   readonly volume: Volume;
+  /** Nominal outline and depth of one gang; null where the table gives none. */
+  readonly outline: Outline | null;
   /** The volume is that of one gang. */
   readonly perGang?: true;
   /** Only with a cover for several devices. */

@@ -24,6 +24,10 @@ export function standardBox(edition: Edition, code: string): StandardBox | undef
   return BOXES_BY_CODE.get(edition.id)?.get(code);
 }
 
+/** The shape of a standard box; undefined where it is none of that edition. */
+export const shapeOf = (edition: Edition, code: string | undefined): StandardBox['shape'] | undefined =>
+  code === undefined ? undefined : standardBox(edition, code)?.shape;
+
 /** Every box code that at least one edition lists. */
 export const BOX_CODES: readonly string[] = [
   ...new Set(EDITIONS.flatMap((edition) => edition.boxes.value.map((box) => box.code))),

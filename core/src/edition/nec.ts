@@ -8,6 +8,7 @@ import { inches } from '../quantity/length.ts';
 import { cubicInches } from '../quantity/volume.ts';
 import type { Edition, StandardBox } from './edition.ts';
 import { NEC_CHECKS } from './check-rules.ts';
+import { OUTLINES } from './outlines.ts';
 import { NEC_TERMINALS } from './terminal-rules.ts';
 
 /** One allowance per conductor, in³. NEC Table 314.16(B), in later printings (B)(1). */
@@ -27,7 +28,14 @@ const row = (
   trade: string,
   volume: number,
   more: Partial<StandardBox> = {},
-): StandardBox => ({ code, shape, trade, volume: cubicInches(volume), ...more });
+): StandardBox => ({
+  code,
+  shape,
+  trade,
+  volume: cubicInches(volume),
+  outline: OUTLINES[code] ?? null,
+  ...more,
+});
 
 /** Standard metal boxes, in³. NEC Table 314.16(A). */
 const BOXES: readonly StandardBox[] = [

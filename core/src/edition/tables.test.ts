@@ -7,6 +7,7 @@
 import { readCountLine } from '../shorthand/read.ts';
 import { tally } from '../fill/tally.ts';
 import { tallyJson } from '../fill/tally-json.ts';
+import { inches } from '../quantity/length.ts';
 import { cubicInches, millilitres, printVolume, type Volume } from '../quantity/volume.ts';
 import { EDITIONS, editionOf, type Size, standardBox } from './index.ts';
 
@@ -179,4 +180,42 @@ test('every value says where it comes from and how sure we are', () => {
   }
   expect(editionOf('nec2023').barrier.metal.value).toBe(cubicInches(0.5));
   expect(editionOf('nec2023').barrier.plastic.value as Volume).toBe(cubicInches(1));
+});
+
+test('outline and depth of each standard box are those of its printed trade size', () => {
+  const parts: Readonly<Record<string, number>> = {
+    '¼': 1 / 4,
+    '½': 1 / 2,
+    '¾': 3 / 4,
+    '⅛': 1 / 8,
+    '⅜': 3 / 8,
+    '⅞': 7 / 8,
+    '¹¹⁄₁₆': 11 / 16,
+  };
+  const measure = (text: string) => {
+    const [, whole = '0', part = ''] = /^(\d*)(\D.*)?$/.exec(text) ?? [];
+    return Number(whole || 0) + (part === '' ? 0 : (parts[part] ?? Number.NaN));
+  };
+  let seen = 0;
+  for (const { boxes } of EDITIONS)
+    for (const { code, shape, trade, outline } of boxes.value) {
+      if (shape === 'fs' || shape === 'fd') {
+        expect([code, outline]).toEqual([code, null]);
+        continue;
+      }
+      const printed = trade
+        .replace(/ (round|octagonal|square|device|masonry).*$/, '')
+        .split(' × ')
+        .map(measure);
+      const depth = printed.at(-1) ?? 0;
+      const [height = 0, width = height] = printed.slice(0, -1);
+      expect([code, outline?.depth, outline?.height, outline?.width]).toEqual([
+        code,
+        inches(depth),
+        inches(height),
+        inches(shape === 'octagon' || shape === 'square' ? height : width),
+      ]);
+      seen += 1;
+    }
+  expect(seen).toBeGreaterThan(60);
 });

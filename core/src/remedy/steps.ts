@@ -2,7 +2,7 @@
 import type { BoxDocument, Item, ItemOf } from '../box/document.ts';
 import { addItem, changeItem, changeShell, removeItem, setCount } from '../box/edit.ts';
 import { DEVICES } from '../box/words.ts';
-import type { Edition } from '../edition/index.ts';
+import { type Edition, shapeOf } from '../edition/index.ts';
 import { printLength } from '../quantity/length.ts';
 import { showVolume } from '../quantity/volume.ts';
 import { type AddPart, addedParts, type BoxPart, catalogueOf, volumeWritten } from './catalogue.ts';
@@ -104,9 +104,9 @@ function volumeSteps(box: BoxDocument, { edition, added }: Means): Step[] {
     .filter(
       (part) =>
         form !== undefined ||
-        (box.shell.box?.includes('sq') === true
+        (shapeOf(edition, box.shell.box) === 'square'
           ? part.on.includes('square')
-          : box.shell.box?.startsWith('oct') === true
+          : shapeOf(edition, box.shell.box) === 'octagon'
             ? part.on.includes('round')
             : part.id === 'starter-8'),
     )
