@@ -1,0 +1,98 @@
+/** No edit vanishes between the screen and the server: pasted tabs, failures, the login page of a guest network. */
+import type { HTTPRequest } from 'puppeteer-core';
+import { type Hand, PHONE, World } from './world';
+
+const world = new World();
+beforeAll(async () => {
+  await world.startServer();
+  await world.startBrowser();
+});
+afterAll(() => world.stop());
+
+const JOB = '/job/demo-house-on-the-hill';
+const boxOf = async (id: string) => (await fetch(`${world.address}/api/v1/boxes/${id}`)).json();
+
+/** Answers every write in place of the server until it is told to stop. */
+async function inPlaceOfServer(hand: Hand, answer: { status: number; contentType: string; body: string }) {
+  const { page } = hand;
+  const meddle = (request: HTTPRequest) => {
+    const write = request.method() !== 'GET' && request.url().includes('/api/');
+    void (write ? request.respond(answer) : request.continue());
+  };
+  await page.setRequestInterception(true);
+  page.on('request', meddle);
+  return async () => {
+    page.off('request', meddle);
+    await page.setRequestInterception(false);
+  };
+}
+
+const LOGIN = {
+  status: 200,
+  contentType: 'text/html',
+  body: '<!doctype html><title>Guest network</title>Please sign in',
+};
+const FAILED = { status: 500, contentType: 'text/html', body: 'Internal error' };
+
+test('a tab pasted into a name is a blank; what is changed after it is kept too', async () => {
+  const hand = await world.page(PHONE);
+  await hand.open(`${JOB}/box/demo-den-outlet`);
+  await hand.touch('Found');
+  const field = await hand.find('Name of the box');
+  await field.focus();
+  await hand.page.evaluate(() => {
+    document.execCommand('selectAll');
+    document.execCommand('insertText', false, 'Den\tby the window');
+  });
+  await hand.page.keyboard.press('Enter');
+  await hand.touch('Cable');
+  await hand.touch('Add 12/2');
+  await hand.saved();
+  const den = await boxOf('demo-den-outlet');
+  expect(den.name).toBe('Den by the window');
+  expect(den.box.items.filter(({ kind }: { kind: string }) => kind === 'cable')).not.toHaveLength(0);
+  await hand.sees('save-sign', 'Saved');
+  expect(hand.complaints).toEqual([]);
+});
+
+test.each([
+  ['a login page', LOGIN],
+  ['a failure', FAILED],
+])('%s takes nothing: a change and a new box wait, over a reload, and arrive', async (_name, answer) => {
+  const hand = await world.page(PHONE);
+  await hand.open(`${JOB}/box/demo-kitchen-counter`);
+  const before = (await boxOf('demo-kitchen-counter')).version;
+  const stop = await inPlaceOfServer(hand, answer);
+  await hand.touch('Cable');
+  await hand.touch('Add 12/2');
+  await hand.sees('save-sign', '1 queued');
+  expect((await boxOf('demo-kitchen-counter')).version).toBe(before);
+  await hand.page.goto(`${world.address}/`);
+  await hand.touch('New box');
+  await hand.touch('18.0 in³');
+  await hand.sees('save-sign', 'queued');
+  await hand.page.reload();
+  await hand.sees('capacity', 'of 18.00 in³');
+  await stop();
+  await hand.page.reload();
+  await hand.saved();
+  await hand.sees('save-sign', 'Saved');
+  expect((await boxOf('demo-kitchen-counter')).version).toBeGreaterThan(before);
+  const id = hand.page.url().split('/').at(-1)?.split('?')[0] ?? '';
+  expect((await boxOf(id)).box.shell.volume).toBe('18 in3');
+  expect(hand.complaints).toEqual([]);
+});
+
+test('what cannot be read is shown under the sign, and goes only at a word', async () => {
+  const hand = await world.page(PHONE);
+  await hand.open('/');
+  await hand.page.evaluate(() => localStorage.setItem('dense-pack/outbox/box-torn-0001', '{"what":"box"'));
+  await hand.page.reload();
+  await hand.touch('1 not sent: show what waits');
+  await hand.sees('unreadable', 'cannot be read');
+  await hand.touch('Throw it away');
+  await hand.touch('Close What waits to be sent');
+  await hand.sees('save-sign', 'Saved');
+  expect(await hand.page.evaluate(() => localStorage.getItem('dense-pack/outbox/box-torn-0001'))).toBeNull();
+  expect(hand.complaints).toEqual([]);
+});
