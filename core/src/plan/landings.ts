@@ -4,7 +4,7 @@ import { STRIP } from '../connector/connectors.ts';
 import type { Face, Terminal } from './faces.ts';
 
 /** Torque: what is marked on the device. Common practice, no source, where none is marked: 14 to 18 in-lb. */
-export const TORQUE = 'as marked on the device; typical 14–18 in-lb, check the marking (110.14(D))';
+export const TORQUE = 'as marked on the device; typical 14–18 in-lb: the marking decides';
 
 export interface TerminalLanding {
   readonly terminal: Terminal;

@@ -155,7 +155,7 @@ export function synthesise(
     if (signal === GROUND && mine.length === 0 && !isArmored(box)) {
       if (landings.length > 0)
         notes.push(
-          'No equipment ground is recorded in this box, and none may be invented: a metal raceway may be one (250.118), and a replacement receptacle has its own rules (406.4(D)).',
+          `No equipment ground is recorded in this box, and none may be invented: a metal raceway may be one, and a replacement receptacle has its own rules (${edition.checks.noGround}).`,
         );
       continue;
     }
@@ -232,7 +232,7 @@ export function synthesise(
   const missing: Obstacle[] = chosen.missing.map(({ ends, words, code }) => ({
     code,
     words,
-    section: '110.14(B)',
+    section: edition.terminals.sections.joint,
     of: ends,
   }));
   for (const jumper of chosen.jumpers) pigtails.push(jumper);

@@ -27,7 +27,7 @@ export function PartsList({ title, parts }: { readonly title: string; readonly p
     ]),
     ...parts.connectors.map(({ count, name }) => [`${count} × ${name}`, 'the package says what it holds']),
     ...(parts.groundScrews > 0
-      ? [[`${parts.groundScrews} × ground screw, 10-32`, 'used for nothing else (250.148(C))']]
+      ? [[`${parts.groundScrews} × ground screw, 10-32`, 'used for nothing else']]
       : []),
     ...(parts.taped > 0
       ? [

@@ -35,8 +35,8 @@ export function Schools({ schools, onWork }: SchoolsProps) {
         />
         <Words size="fine" tone="text-soft">
           With pigtails the rest of the run stays alive when the device fails. A multiwire neutral is always
-          pigtailed (300.13(B)). Devices wired screw to screw are made up before they go in; their grounds are
-          pigtailed all the same.
+          pigtailed. Devices wired screw to screw are made up before they go in; their grounds are pigtailed
+          all the same.
         </Words>
         <Choice
           title="Tape round the terminals of a finished device"
@@ -90,8 +90,8 @@ export function Schools({ schools, onWork }: SchoolsProps) {
           onChoose={(ground) => ground && set({ ground })}
         />
         <Words size="fine" tone="text-soft">
-          A pigtail serves in every box. A self-grounding yoke wants a bonded metal box (250.146); a yoke
-          bonded through its screws is accepted in Canada.
+          A pigtail serves in every box. A self-grounding yoke wants a bonded metal box; a yoke bonded through
+          its screws is accepted in Canada.
         </Words>
         <Choice
           title="Pigtails, in"
