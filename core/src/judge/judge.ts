@@ -9,7 +9,7 @@ import type { Edition } from '../edition/index.ts';
 import { physicalOf } from '../physical/physical.ts';
 import { type Circuitry, circuitryOf } from '../simulate/circuit.ts';
 import { type Proof, prove } from '../simulate/prove.ts';
-import { checkWiring, type WiringFinding } from '../wiring-rules/rules.ts';
+import { checkCircuitry, type WiringFinding } from '../wiring-rules/rules.ts';
 
 export interface Judgement {
   readonly circuitry: Circuitry;
@@ -32,7 +32,7 @@ export function judgeWiring(
 ): Judgement {
   const circuitry = wired(box, work, wiring);
   const proof = prove(circuitry, work, edition);
-  const findings = checkWiring(box, work, wiring, edition, kinds);
+  const findings = checkCircuitry(circuitry, work, wiring, edition, kinds);
   const good = proof.good && !findings.some(({ severity }) => severity === 'violation');
   return { circuitry, proof, findings, good };
 }

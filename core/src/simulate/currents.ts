@@ -4,8 +4,7 @@
  */
 import type { Use } from '../physical/physical.ts';
 import type { Circuitry } from './circuit.ts';
-import type { Conditions, Edge, Prepared } from './state.ts';
-import { fedFrom, sameHeld } from './state.ts';
+import { type Conditions, type Edge, fedFrom, type Prepared, sameHeld, type State } from './state.ts';
 
 /** What is wrong with the way of one current. */
 export interface Imbalance {
@@ -26,30 +25,35 @@ interface Step {
   readonly forth: boolean;
 }
 
-/** Follows the current of one use in one state. Nothing where it is off. */
-export function imbalancesOf(
-  { physical }: Circuitry,
-  prepared: Prepared,
-  conditions: Conditions,
-  use: Use,
-): Imbalance[] {
-  const state = prepared.at(conditions);
-  if (fedFrom(state, use) === undefined) return [];
-  const edges = prepared.edges(conditions);
+/** Every way a current can take in one state. */
+export interface Ways {
+  readonly state: State;
+  readonly around: Around;
+}
+
+export function waysIn(prepared: Prepared, conditions: Conditions): Ways {
   const around = new Map<number, { edge: Edge; to: number; forth: boolean }[]>();
   const put = (from: number, to: number, edge: Edge, forth: boolean) => {
     const there = around.get(from);
     if (there) there.push({ edge, to, forth });
     else around.set(from, [{ edge, to, forth }]);
   };
-  for (const edge of edges) {
+  for (const edge of prepared.edges(conditions)) {
     put(edge.a, edge.b, edge, true);
     put(edge.b, edge.a, edge, false);
   }
-  const off = conditions.off ?? [];
-  const sources = physical.sources
-    .filter(({ held }) => !(held.kind === 'hot' && off.includes(held.circuit)))
-    .map(({ node, held }) => ({ node: prepared.numberOf(node), held }));
+  return { state: prepared.at(conditions), around };
+}
+
+/** Follows the current of one use in one state. Nothing where it is off. */
+export function imbalancesOf(
+  { physical }: Circuitry,
+  prepared: Prepared,
+  { state, around }: Ways,
+  use: Use,
+): Imbalance[] {
+  if (fedFrom(state, use) === undefined) return [];
+  const sources = physical.sources.map(({ node, held }) => ({ node: prepared.numberOf(node), held }));
   const found: Imbalance[] = [];
   const through = { cable: new Map<string, number>(), guard: new Map<string, number>() };
   const add = (what: 'cable' | 'guard', of: string, way: number) =>

@@ -9,7 +9,7 @@ import type { Edition, TerminalRule } from '../edition/index.ts';
 import { nameOfCircuit, sharersOf } from '../physical/circuits.ts';
 import type { Held, Physical } from '../physical/physical.ts';
 import type { Circuitry } from './circuit.ts';
-import { imbalancesOf } from './currents.ts';
+import { imbalancesOf, type Ways, waysIn } from './currents.ts';
 import { type Required, requirementsOf } from './required.ts';
 import {
   fedFrom,
@@ -139,7 +139,8 @@ export function prove(circuitry: Circuitry, work: WorkPlan, edition: Edition): P
   for (const { of, name } of physical.guards) checkGuard(looking, of, name);
   if (work.circuits.length > 1) for (const { id } of work.circuits) checkBreaker(looking, id);
   checkSharing(looking);
-  for (const one of looking.required) checkCurrent(looking, one);
+  const seen = new Map<string, Ways>();
+  for (const one of looking.required) checkCurrent(looking, one, seen);
   if (proved === 0) tellNothing(looking, faults.size);
   const list = [...faults.values()];
   return { faults: list, states: states.length, proved, good: list.length === 0 };
@@ -356,13 +357,20 @@ function checkSharing({ work, add, circuit, section }: Looking): void {
 }
 
 /** Out and back the same way, in every state in which it is on. */
-function checkCurrent({ circuitry, prepared, add, section }: Looking, one: Required): void {
+function checkCurrent(
+  { circuitry, prepared, add, section }: Looking,
+  one: Required,
+  seen: Map<string, Ways>,
+): void {
   const { physical } = circuitry;
   const { use } = one;
   const label = cap(use.name);
   const cable = (key: string) => physical.cables.find((piece) => piece.key === key)?.quoted ?? 'the raceway';
-  for (const positions of onStatesOf(one, physical))
-    for (const { kind, of } of imbalancesOf(circuitry, prepared, { positions }, use)) {
+  for (const positions of onStatesOf(one, physical)) {
+    const key = physical.switches.map(({ id }) => positions[id]).join('');
+    const ways = seen.get(key) ?? waysIn(prepared, { positions });
+    seen.set(key, ways);
+    for (const { kind, of } of imbalancesOf(circuitry, prepared, ways, use)) {
       if (kind === 'guard')
         add(
           'guard-trips',
@@ -382,6 +390,7 @@ function checkCurrent({ circuitry, prepared, add, section }: Looking, one: Requi
           [use.of, of],
         );
     }
+  }
 }
 
 /** Nothing was proved: what is missing. */

@@ -6,6 +6,8 @@ import type { BoxDocument } from '../box/document.ts';
 import type { Wiring, WorkPlan } from '../box/work.ts';
 import { type Connector, CONNECTORS } from '../connector/connectors.ts';
 import type { Edition } from '../edition/index.ts';
+import { physicalOf } from '../physical/physical.ts';
+import { type Circuitry, circuitryOf } from '../simulate/circuit.ts';
 import { bonding } from './bonding.ts';
 import { ends } from './ends.ts';
 import { joints } from './joints.ts';
@@ -44,6 +46,18 @@ export function checkWiring(
   edition: Edition,
   kinds: readonly Connector[] = CONNECTORS,
 ): WiringFinding[] {
-  const subject = subjectOf(box, work, wiring, edition, kinds);
+  const circuitry = circuitryOf(physicalOf(box, work), wiring, work.schools.ground);
+  return checkCircuitry(circuitry, work, wiring, edition, kinds);
+}
+
+/** The same, of a box that is wired already. */
+export function checkCircuitry(
+  circuitry: Circuitry,
+  work: WorkPlan,
+  wiring: Wiring,
+  edition: Edition,
+  kinds: readonly Connector[] = CONNECTORS,
+): WiringFinding[] {
+  const subject = subjectOf(circuitry, work, wiring, edition, kinds);
   return RULES.flatMap((rule) => rule(subject));
 }

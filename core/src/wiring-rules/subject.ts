@@ -1,12 +1,11 @@
 /** What every rule of a wiring knows: the box, the wiring, and what each end is at in every position. */
-import type { BoxDocument } from '../box/document.ts';
 import type { Wiring, WorkPlan } from '../box/work.ts';
 import type { Edition, Size } from '../edition/index.ts';
 import { endName } from '../physical/name.ts';
-import { type Physical, physicalOf } from '../physical/physical.ts';
+import type { Physical } from '../physical/physical.ts';
 import type { Conductor, DevicePiece } from '../physical/pieces.ts';
 import type { Connector } from '../connector/connectors.ts';
-import { circuitryOf } from '../simulate/circuit.ts';
+import type { Circuitry } from '../simulate/circuit.ts';
 import { type Positions, prepare, type State } from '../simulate/state.ts';
 
 export interface WiringFinding {
@@ -55,14 +54,14 @@ function positionsOf({ switches }: Physical): Positions[] {
 }
 
 export function subjectOf(
-  box: BoxDocument,
+  circuitry: Circuitry,
   work: WorkPlan,
   wiring: Wiring,
   edition: Edition,
   kinds: readonly Connector[],
 ): Subject {
-  const physical = physicalOf(box, work);
-  const prepared = prepare(circuitryOf(physical, wiring, work.schools.ground));
+  const { physical } = circuitry;
+  const prepared = prepare(circuitry);
   const conductors = new Map(physical.cables.flatMap((one) => one.conductors.map((wire) => [wire.id, wire])));
   const pigtails = new Map(wiring.pigtails.map((one) => [`p:${one.id}`, one]));
   const places = new Map<string, number>();
