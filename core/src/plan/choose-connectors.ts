@@ -69,7 +69,9 @@ export function waysOf(
   preferred: Schools['connector'],
   short = false,
 ): Way[] {
-  if (sizes.length > SEARCHED_UP_TO) return rowsOf(sizes, grounds, kinds, preferred, short);
+  // With ends of one size a row is the best there is.
+  const plain = !short && sizes.length > 2 && new Set(sizes).size === 1;
+  if (plain || sizes.length > SEARCHED_UP_TO) return rowsOf(sizes, grounds, kinds, preferred, short);
   const jumper = sizes.reduce<Size>((most, size) => (size < most ? size : most), 18);
   const known = new Map<string, Found>();
 

@@ -88,14 +88,13 @@ function statesOf({ switches }: Physical): Positions[] {
 /** The most members of a chain whose positions are all tried when currents are followed. */
 const MEMBERS_MOST = 6;
 
-/** States in which a use may be on: its own controls in every position, the other switches all off and all on. */
+/** States in which a use may be on: its own switch on, or its chain in every position; the others all off and all on. */
 function onStatesOf({ control }: Required, { switches }: Physical): Positions[] {
-  const own =
-    control.kind === 'always'
-      ? []
-      : control.kind === 'switch'
-        ? [control.id]
-        : control.members.slice(0, MEMBERS_MOST);
+  if (control.kind === 'switch')
+    return [0, 1].map((others) =>
+      Object.fromEntries(switches.map(({ id }) => [id, id === control.id ? 1 : others])),
+    );
+  const own = control.kind === 'chain' ? control.members.slice(0, MEMBERS_MOST) : [];
   return [0, 1].flatMap((others) =>
     Array.from({ length: 2 ** own.length }, (_, bits) =>
       Object.fromEntries(
