@@ -21,7 +21,7 @@ test('a change is planned beside what was found, told as a difference, built, an
   const hand = await world.page(PHONE);
   await hand.open(DEN);
   await hand.touch('Change');
-  await hand.saysSomewhere('No difference yet');
+  await hand.saysSomewhere('Nothing is planned yet');
   await hand.touch('Cable');
   await hand.touch('Add 12/2');
   await hand.touch('Device');

@@ -47,7 +47,7 @@ test('the first case without a mouse, from the list of jobs to the verdict and b
   await press(hand, 'Add duplex');
   await hand.sees('verdict', 'Legal, 2.25 in³ left');
   await hand.page.keyboard.press('3');
-  await hand.saysSomewhere('No difference yet');
+  await hand.saysSomewhere('Nothing is planned yet');
   await hand.page.keyboard.press('c');
   await press(hand, 'Add 12/2');
   await hand.sees('verdict', 'Over by 2.25 in³');

@@ -22,10 +22,10 @@ export function dropPlan({ box, found }: Pick<BoxFields, 'box' | 'found'>, now: 
 }
 
 /**
- * Another box like this one: what is in it and what it does, to be looked at anew. Nothing of the copy is made
- * up, built or seen yet, and it has no plan of its own.
+ * Another box like this one: what is in it and what it does, a change that is planned included. Nothing of the
+ * copy is made up, built or seen yet; no wiring is laid down for it.
  */
-export function copyOf({ name, room, circuit, box }: BoxFields): BoxFields {
+export function copyOf({ name, room, circuit, box, stage, stageAt, found }: BoxFields): BoxFields {
   const copied = ({ work, ...rest }: BoxDocument): BoxDocument => {
     if (work === undefined) return rest;
     const { circuits, runs, devices, schools } = work;
@@ -36,9 +36,9 @@ export function copyOf({ name, room, circuit, box }: BoxFields): BoxFields {
     room,
     circuit,
     box: copied(box),
-    stage: 'found',
-    stageAt: null,
-    found: null,
+    ...(stage === 'planned'
+      ? { stage, stageAt, found: found && copied(found) }
+      : { stage: 'found' as const, stageAt: null, found: null }),
     seen: NOTHING_SEEN,
   };
 }

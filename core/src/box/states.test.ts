@@ -122,6 +122,10 @@ test('a copy of a box is looked at anew: nothing of it is built, ticked, seen or
   expect(copy).toMatchObject({ name: 'Den, copy', stage: 'found', found: null, seen: { note: '' } });
   expect(copy.box.work).toMatchObject({ made: [], runs: [{ of: 'i1.0' }] });
   expect([copy.box.work?.plan, copy.box.work?.found]).toEqual([undefined, undefined]);
+  // A plan is copied as a plan, beside what was found.
+  const planned = copyOf({ ...built, stage: 'planned' });
+  expect(planned).toMatchObject({ stage: 'planned', found: { shell: { volume: '18 in3' } } });
+  expect(planned.found?.work?.made).toEqual([]);
 });
 
 test('an id that what is set up still names is not given again: a new device inherits nothing', () => {

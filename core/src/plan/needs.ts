@@ -28,9 +28,9 @@ export function obstaclesOf(
   box: BoxDocument,
   work: WorkPlan,
   edition: Edition = editionOf('nec2023'),
+  lines = linesOf(box, work),
+  faces = facesOf(box, work),
 ): Obstacle[] {
-  const lines = linesOf(box, work);
-  const faces = facesOf(box, work);
   const ground = { box, work, edition, lines, faces, there: sourcesOf(lines, faces, work) };
   const found = LOOKS.flatMap((look) => look(ground));
   const seen = new Set<string>();

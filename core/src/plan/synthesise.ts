@@ -114,7 +114,7 @@ export function synthesise(
 ): Plan {
   const lines = linesOf(box, work);
   const faces = facesOf(box, work);
-  const obstacles = obstaclesOf(box, work, edition);
+  const obstacles = obstaclesOf(box, work, edition, lines, faces);
   const metal = isMetal(box);
   const notes: string[] = [];
   const wires = lines.flatMap((line) => line.wires);

@@ -45,8 +45,16 @@ export interface Prepared {
   readonly size: number;
 }
 
-/** Prepares a wired box: what never changes is joined once. */
-export function prepare({ physical, links }: Circuitry): Prepared {
+const ready = new WeakMap<Circuitry, Prepared>();
+
+/** Prepares a wired box: what never changes is joined once, and once for all who look at it. */
+export function prepare(circuitry: Circuitry): Prepared {
+  const known = ready.get(circuitry) ?? prepared(circuitry);
+  ready.set(circuitry, known);
+  return known;
+}
+
+function prepared({ physical, links }: Circuitry): Prepared {
   const numbers = new Numbers();
   const numbered = ([a, b]: Pair) => [numbers.of(a), numbers.of(b)] as const;
   const fixed = links.map(({ pair, of }) => ({ pair: numbered(pair), of }));
