@@ -1,6 +1,16 @@
 /** docs/rules.md, made from the edition data: every rule, table value and constant with its source. */
-import { type Cited, type Edition, EDITIONS, type RuleName, SIZES } from '../edition/index.ts';
-import { showInches } from '../quantity/length.ts';
+import {
+  BREAKERS,
+  CHECK_NAMES,
+  type Cited,
+  type Edition,
+  EDITIONS,
+  MAKES,
+  type RuleName,
+  SIZES,
+  TERMINAL_RULES,
+} from '../edition/index.ts';
+import { type Length, showInches, showMillimetres } from '../quantity/length.ts';
 import { printVolume, UNIT_NAMES, type Volume } from '../quantity/volume.ts';
 
 /** What each counting rule says, in one sentence of ours. */
@@ -70,6 +80,64 @@ function constants(edition: Edition): string[] {
   ];
 }
 
+/** What is looked at beside the fill, and the values it is held to. */
+function beside(edition: Edition): string[] {
+  const { checks, terminals, unit } = edition;
+  const say = (length: Length | null) =>
+    length === null
+      ? 'not recorded'
+      : unit === 'ml'
+        ? `${showMillimetres(length)} mm`
+        : `${showInches(length)} in`;
+  const breakers = BREAKERS.map((amps) => `${amps} A`);
+  return [
+    'Beside the fill (sections and values from memory; “not recorded” is told as not checked, never passed):',
+    '',
+    row('check', 'section'),
+    row('---', '---'),
+    ...CHECK_NAMES.map((name) => row(name, checks.sections[name] ?? 'not recorded')),
+    ...MAKES.map((make) =>
+      row(
+        `support of ${make.toUpperCase()}: ${say(checks.support[make].most)}`,
+        checks.support[make].section,
+      ),
+    ),
+    row(
+      `free conductor: ${say(checks.freeConductor.least)}, past the opening ${say(checks.freeConductor.past)}`,
+      checks.sections['free-conductor'] ?? 'not recorded',
+    ),
+    row(`sheath inside: ${say(checks.sheath)}`, checks.sections.sheath ?? 'not recorded'),
+    row(
+      `setback: ${say(checks.setback.noncombustible)}, of a combustible surface none`,
+      checks.sections.setback ?? 'not recorded',
+    ),
+    row(`gap: ${say(checks.gap)}`, checks.sections.gap ?? 'not recorded'),
+    row(`stud’s face: ${say(checks.studEdge)}`, checks.sections['stud-edge'] ?? 'not recorded'),
+    row(
+      `a 15 A receptacle on 20 A: ${checks.fifteenOnTwenty ? 'allowed' : 'not allowed'}`,
+      checks.sections['circuit-receptacle'] ?? 'not recorded',
+    ),
+    '',
+    row('least copper, AWG', ...breakers, 'section'),
+    row('---', ...breakers.map(() => '---'), '---'),
+    row(
+      'conductor',
+      ...BREAKERS.map((amps) => String(terminals.leastConductor.value[amps])),
+      terminals.leastConductor.section,
+    ),
+    row(
+      'equipment ground',
+      ...BREAKERS.map((amps) => String(terminals.leastGround.value[amps])),
+      terminals.leastGround.section,
+    ),
+    '',
+    row('rule of joints and terminals', 'section'),
+    row('---', '---'),
+    ...TERMINAL_RULES.map((name) => row(name, terminals.sections[name])),
+    '',
+  ];
+}
+
 function chapter(edition: Edition): string[] {
   const { allowances, boxes, unit } = edition;
   const sizes = SIZES.filter((size) => allowances.value[size] !== undefined);
@@ -112,6 +180,7 @@ function chapter(edition: Edition): string[] {
       ),
     ),
     '',
+    ...beside(edition),
   ];
 }
 
