@@ -173,7 +173,7 @@ describe('check, fix and tap', () => {
     expect(stdout).toMatch('violation, 210.21(B): A 20 A receptacle on a 15 A circuit');
     expect(stdout).toMatch('violation, 314.20:');
     expect(stdout).toMatch('not checked, 314.24: the inside depth of the box');
-    const fine = run(['check', '--json', '18 in3 plastic, 14/2 mc, breaker 15']);
+    const fine = run(['check', '--json', '18 in3 metal, 14/2 mc, clamps, breaker 15']);
     expect(fine.status).toBe(0);
     expect(json(fine.stdout).findings).toEqual([]);
     expect(run(['check', '18 in3, breaker 16']).stderr).toMatch('a breaker of 15, 20, 25, 30, 40, 50, 60 A');

@@ -12,7 +12,8 @@ import { Button, IconPress } from '../parts/Press';
 import { SaveSign } from '../parts/SaveSign';
 import { Screen } from '../parts/Screen';
 import { Words } from '../parts/Words';
-import { useAllMade } from '../join/use-wiring';
+import { doneStations, type Station, STATIONS } from '../stations';
+import { useAllMade } from '../stations/join/use-wiring';
 import { usePreferences } from '../theme/preferences';
 import { AddBar, type Adder, ADDERS } from './AddBar';
 import { Conflict } from './Conflict';
@@ -22,8 +23,7 @@ import { ItemCard } from './ItemCard';
 import { KeySheet, useBoxKeys } from './keys';
 import { CountPanel, FixButton } from './panels/CountPanel';
 import { InTheBox } from './panels/InTheBox';
-import { type Station, StationRail, STATIONS } from './StationRail';
-import { isSafe } from './stations/SafeStation';
+import { StationRail } from './StationRail';
 import { useBoxEdit } from './use-box-edit';
 import { Work } from './Work';
 
@@ -107,7 +107,7 @@ export function BoxScreen({ jobId, boxId, first }: BoxScreenProps) {
       job={job}
       width={drawingWidth}
       height={drawingHeight}
-      bandOnly={!wide && 'station' in open && (open.station === 'join' || open.station === 'land')}
+      bandOnly={!wide && 'station' in open && STATIONS[open.station].band}
       tile={touched?.tile}
       itemId={touched?.itemId}
       onTile={(tile, itemId, nth) => {
@@ -165,15 +165,7 @@ export function BoxScreen({ jobId, boxId, first }: BoxScreenProps) {
       )}
     </View>
   );
-  const done: Station[] = [
-    ...(isSafe(box.seen) ? (['safe'] as const) : []),
-    ...(box.stage !== 'found' ? (['found'] as const) : []),
-    ...(box.stage === 'built' ? (['change'] as const) : []),
-    ...(counted.verdict === 'legal' && box.box.items.length > 0 ? (['count'] as const) : []),
-    ...(counted.verdict === 'legal' && box.seen.remedy.length > 0 ? (['fix'] as const) : []),
-    ...(made.joined ? (['join'] as const) : []),
-    ...(made.landed ? (['land'] as const) : []),
-  ];
+  const done = doneStations({ box, counted, made });
   const station = 'station' in open ? open.station : undefined;
   const adder = 'adder' in open ? open.adder : undefined;
   const next: Adder | undefined =

@@ -1,28 +1,10 @@
 /** The stations in the order of the work, each with a sign of what is still open. */
-import type { LucideIcon } from 'lucide-react-native';
 import Check from 'lucide-react-native/icons/check';
-import ClipboardList from 'lucide-react-native/icons/clipboard-list';
-import GitCompare from 'lucide-react-native/icons/git-compare';
-import Hammer from 'lucide-react-native/icons/hammer';
-import Merge from 'lucide-react-native/icons/merge';
-import PlugZap from 'lucide-react-native/icons/plug-zap';
-import ReceiptText from 'lucide-react-native/icons/receipt-text';
-import ShieldCheck from 'lucide-react-native/icons/shield-check';
 import { View } from 'react-native';
 import { Touch } from '../parts/Touch';
+import { type Station, STATION_NAMES, STATIONS } from '../stations';
 import { Words } from '../parts/Words';
 import { useColours } from '../theme/theme';
-
-export const STATIONS = {
-  safe: { label: 'Safe', icon: ShieldCheck },
-  found: { label: 'Found', icon: ClipboardList },
-  change: { label: 'Change', icon: GitCompare },
-  count: { label: 'Count', icon: ReceiptText },
-  fix: { label: 'Fix', icon: Hammer },
-  join: { label: 'Join', icon: Merge },
-  land: { label: 'Land', icon: PlugZap },
-} as const satisfies Record<string, { label: string; icon: LucideIcon }>;
-export type Station = keyof typeof STATIONS;
 
 interface StationRailProps {
   readonly station: Station | undefined;
@@ -41,7 +23,7 @@ export function StationRail({ station, done, onChoose, upright = false }: Statio
       aria-orientation={upright ? 'vertical' : 'horizontal'}
       className={upright ? 'w-[104px] bg-paper' : 'flex-row flex-wrap border-b border-hair bg-paper'}
     >
-      {(Object.keys(STATIONS) as Station[]).map((name) => {
+      {STATION_NAMES.map((name) => {
         const { label, icon: Icon } = STATIONS[name];
         const on = name === station;
         const closed = done.includes(name);

@@ -7,17 +7,8 @@ import { Sheet } from '../parts/Sheet';
 import { Words } from '../parts/Words';
 import { ADDERS, type Adder } from './AddBar';
 import type { Open } from './BoxScreen';
-import { type Station, STATIONS } from './StationRail';
+import { STATION_NAMES, STATIONS } from '../stations';
 
-const STATION_KEYS: Record<Station, string> = {
-  safe: '1',
-  found: '2',
-  change: '3',
-  count: '4',
-  fix: '5',
-  join: '6',
-  land: '7',
-};
 const ADDER_KEYS: Record<Adder, string> = { box: 'b', cable: 'c', device: 'd', more: 'm', line: 't' };
 
 interface Actions {
@@ -43,8 +34,8 @@ export function useBoxKeys(actions: Actions): void {
       act();
     };
     const letters = [
-      ...(Object.keys(STATION_KEYS) as Station[]).map(
-        (station) => [STATION_KEYS[station], free(() => now.current.choose({ station }))] as const,
+      ...STATION_NAMES.map(
+        (station) => [STATIONS[station].shortcut, free(() => now.current.choose({ station }))] as const,
       ),
       ...(Object.keys(ADDER_KEYS) as Adder[]).map(
         (adder) => [ADDER_KEYS[adder], free(() => now.current.choose({ adder }))] as const,
@@ -64,7 +55,7 @@ export function useBoxKeys(actions: Actions): void {
 
 export function KeySheet({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
   const rows = [
-    ...(Object.keys(STATIONS) as Station[]).map((name) => [STATION_KEYS[name], STATIONS[name].label]),
+    ...STATION_NAMES.map((name) => [STATIONS[name].shortcut, STATIONS[name].label]),
     ...(Object.keys(ADDERS) as Adder[]).map((name) => [ADDER_KEYS[name].toUpperCase(), ADDERS[name].label]),
     ['U or Ctrl Z', 'Undo'],
     ['Ctrl Shift Z', 'Redo'],

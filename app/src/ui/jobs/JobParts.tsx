@@ -1,7 +1,7 @@
 /** One parts list for all boxes of a job: what to cut and bring in one trip. */
 import { editionFor, type ShownBox } from '../client/queries';
-import { judge } from '../join/use-wiring';
-import { PartsList } from '../join/CutList';
+import { judge } from '../stations/join/use-wiring';
+import { PartsList } from '../stations/join/CutList';
 import { partsOf, sumParts } from '@dense-pack/core/plan/cut-list';
 import type { EditionId } from '@dense-pack/core/edition/index';
 import { useMemo } from 'react';

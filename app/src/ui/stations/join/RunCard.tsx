@@ -5,9 +5,9 @@ import type { Face } from '@dense-pack/core/plan/faces';
 import { nameOfCircuit } from '@dense-pack/core/physical/circuits';
 import { isGroundColour } from '@dense-pack/core/physical/pieces';
 import { View } from 'react-native';
-import { Choice, wordOptions } from '../parts/Choice';
-import { Button } from '../parts/Press';
-import { Words } from '../parts/Words';
+import { Choice, wordOptions } from '../../parts/Choice';
+import { Button } from '../../parts/Press';
+import { Words } from '../../parts/Words';
 import { guardsOthers } from './DeviceSetup';
 import { hotOptions } from './hot-options';
 

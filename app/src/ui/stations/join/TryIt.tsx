@@ -6,11 +6,11 @@ import Lightbulb from 'lucide-react-native/icons/lightbulb';
 import LightbulbOff from 'lucide-react-native/icons/lightbulb-off';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { Choice } from '../parts/Choice';
-import { Fold } from '../parts/Fold';
-import { Chip } from '../parts/Press';
-import { Words } from '../parts/Words';
-import { useColours } from '../theme/theme';
+import { Choice } from '../../parts/Choice';
+import { Fold } from '../../parts/Fold';
+import { Chip } from '../../parts/Press';
+import { Words } from '../../parts/Words';
+import { useColours } from '../../theme/theme';
 import type { Judged } from './use-wiring';
 
 /** Switches that are on, and circuits whose breaker is off. */

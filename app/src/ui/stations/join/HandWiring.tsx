@@ -6,10 +6,10 @@ import { BOX_SCREW } from '@dense-pack/core/physical/end';
 import { isMetal } from '@dense-pack/core/physical/pieces';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { Choice } from '../parts/Choice';
-import { Fold } from '../parts/Fold';
-import { Button, Chip } from '../parts/Press';
-import { Words } from '../parts/Words';
+import { Choice } from '../../parts/Choice';
+import { Fold } from '../../parts/Fold';
+import { Button, Chip } from '../../parts/Press';
+import { Words } from '../../parts/Words';
 import { landedOn, joinEnds, placesLeft, takeApart, toggled } from './hand-edit';
 import { type ChangeWork, EMPTY, type Judged } from './use-wiring';
 

@@ -4,10 +4,10 @@ import { editionOf } from '@dense-pack/core/edition/index';
 import { readCountLine } from '@dense-pack/core/shorthand/read';
 import { fireEvent, render, screen, within } from '@testing-library/react-native';
 import { useEffect, useState } from 'react';
-import type { ShownBox } from '../client/queries';
+import type { ShownBox } from '../../client/queries';
 import { joinEnds, landedOn, placesLeft, takeApart } from './hand-edit';
 import { JoinStation } from './JoinStation';
-import { LandStation } from './LandStation';
+import { LandStation } from '../land/LandStation';
 import { EMPTY, judge } from './use-wiring';
 import { NEW_KIT } from '@dense-pack/core/parts/kit';
 

@@ -15,8 +15,8 @@ import { Button, Chip } from '../../parts/Press';
 import { Removal } from '../../parts/Removal';
 import { Words } from '../../parts/Words';
 import { boxHref } from '../../jobs/hrefs';
-import { BoxPhotos } from '../BoxPhotos';
-import type { ChangeFields } from '../use-box-edit';
+import { BoxPhotos } from '../../box/BoxPhotos';
+import type { ChangeFields } from '../../box/use-box-edit';
 import { go } from '../../parts/go';
 
 interface FoundStationProps {

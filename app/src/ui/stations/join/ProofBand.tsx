@@ -4,9 +4,9 @@ import Hourglass from 'lucide-react-native/icons/hourglass';
 import OctagonX from 'lucide-react-native/icons/octagon-x';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { Button } from '../parts/Press';
-import { Words } from '../parts/Words';
-import { useColours } from '../theme/theme';
+import { Button } from '../../parts/Press';
+import { Words } from '../../parts/Words';
+import { useColours } from '../../theme/theme';
 import type { Judged, Mode } from './use-wiring';
 
 /** Troubles shown before the rest is asked for. */

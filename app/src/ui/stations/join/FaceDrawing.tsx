@@ -3,7 +3,7 @@ import type { Face, Terminal } from '@dense-pack/core/plan/faces';
 import type { TerminalLanding } from '@dense-pack/core/plan/landings';
 import { View } from 'react-native';
 import Svg, { Circle, Line, Rect, Text as SvgText } from 'react-native-svg';
-import { type Colour, useColours } from '../theme/theme';
+import { type Colour, useColours } from '../../theme/theme';
 
 interface FaceDrawingProps {
   readonly face: Face;

@@ -2,14 +2,14 @@
 import type { Edition } from '@dense-pack/core/edition/edition';
 import { TORQUE } from '@dense-pack/core/plan/landings';
 import { View } from 'react-native';
-import type { ChangeBox } from '../box/use-box-edit';
-import type { ShownBox } from '../client/queries';
-import { Notice } from '../parts/Notice';
-import { useKit } from '../truck/kit';
-import { FaceCard } from './FaceCard';
-import { ProofBand } from './ProofBand';
-import { Planning } from './Planning';
-import { changeWork, useWiring } from './use-wiring';
+import type { ChangeBox } from '../../box/use-box-edit';
+import type { ShownBox } from '../../client/queries';
+import { Notice } from '../../parts/Notice';
+import { useKit } from '../../truck/kit';
+import { FaceCard } from '../join/FaceCard';
+import { ProofBand } from '../join/ProofBand';
+import { Planning } from '../join/Planning';
+import { changeWork, useWiring } from '../join/use-wiring';
 
 interface LandStationProps {
   readonly box: ShownBox;

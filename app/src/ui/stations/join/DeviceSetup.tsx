@@ -4,8 +4,8 @@ import { takesNeutral } from '@dense-pack/core/device/kind';
 import type { Face } from '@dense-pack/core/plan/faces';
 import { nameOfCircuit } from '@dense-pack/core/physical/circuits';
 import { View } from 'react-native';
-import { Choice } from '../parts/Choice';
-import { Words } from '../parts/Words';
+import { Choice } from '../../parts/Choice';
+import { Words } from '../../parts/Words';
 import { hotOptions } from './hot-options';
 
 /** Whether other outlets can be put behind its LOAD side. */

@@ -18,9 +18,9 @@ import { Words } from '../../parts/Words';
 import { VerdictSign } from '../../tape/Verdict';
 import { useColours } from '../../theme/theme';
 import { Vessel } from '../../vessel/Vessel';
-import { changeWords } from '../change-words';
-import { StateList } from '../StateList';
-import type { ChangeFields } from '../use-box-edit';
+import { changeWords } from '../../box/change-words';
+import { StateList } from '../../box/StateList';
+import type { ChangeFields } from '../../box/use-box-edit';
 import { dayWords } from '../../parts/days';
 
 interface ChangeStationProps {

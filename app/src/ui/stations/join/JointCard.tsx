@@ -2,8 +2,8 @@
 import { CONNECTORS, STRIP } from '@dense-pack/core/connector/connectors';
 import { readEnd } from '@dense-pack/core/physical/end';
 import { View } from 'react-native';
-import { Button } from '../parts/Press';
-import { Words } from '../parts/Words';
+import { Button } from '../../parts/Press';
+import { Words } from '../../parts/Words';
 import type { Judged } from './use-wiring';
 
 interface JointCardProps {

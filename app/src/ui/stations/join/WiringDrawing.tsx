@@ -8,8 +8,8 @@ import { type Drawing, type DrawnPath, drawWiring, MEASURES } from '@dense-pack/
 import { Fragment } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
-import { Touch } from '../parts/Touch';
-import { type Colour, useColours } from '../theme/theme';
+import { Touch } from '../../parts/Touch';
+import { type Colour, useColours } from '../../theme/theme';
 import type { Judged } from './use-wiring';
 
 interface WiringDrawingProps {

@@ -9,9 +9,9 @@ import type { Order } from '@dense-pack/core/plan/order';
 import { assemble, type Mode, NOTHING_JOINED, planBox, type Planned } from '@dense-pack/core/plan/planned';
 import { synthesise } from '@dense-pack/core/plan/synthesise';
 import { useEffect, useMemo, useState } from 'react';
-import type { ChangeBox } from '../box/use-box-edit';
-import { editionFor, type ShownBox } from '../client/queries';
-import { useKit } from '../truck/kit';
+import type { ChangeBox } from '../../box/use-box-edit';
+import { editionFor, type ShownBox } from '../../client/queries';
+import { useKit } from '../../truck/kit';
 import { askPlan, hasWorkers } from './ask-plan';
 import type { PlanQuestion } from './plan-answers';
 

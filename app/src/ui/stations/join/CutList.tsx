@@ -2,7 +2,7 @@
 import type { BoxDocument } from '@dense-pack/core/box/document';
 import { type Parts, partsOf } from '@dense-pack/core/plan/cut-list';
 import { View } from 'react-native';
-import { Words } from '../parts/Words';
+import { Words } from '../../parts/Words';
 import type { Judged } from './use-wiring';
 
 interface CutListProps {

@@ -11,7 +11,7 @@ export const hasWorkers = (): boolean => typeof Worker !== 'undefined';
 
 /** @param signal ends the work when the box has changed */
 export function askPlan(question: PlanQuestion, signal: AbortSignal): Promise<PlanAnswer> {
-  const worker = idle ?? new Worker(new URL('../../worker/plan.worker', import.meta.url));
+  const worker = idle ?? new Worker(new URL('../../../worker/plan.worker', import.meta.url));
   idle = undefined;
   return new Promise((resolve, reject) => {
     const end = () => worker.terminate();

@@ -6,9 +6,9 @@ import Check from 'lucide-react-native/icons/square-check';
 import Empty from 'lucide-react-native/icons/square';
 import { readEnd } from '@dense-pack/core/physical/end';
 import { View } from 'react-native';
-import { Touch } from '../parts/Touch';
-import { Words } from '../parts/Words';
-import { useColours } from '../theme/theme';
+import { Touch } from '../../parts/Touch';
+import { Words } from '../../parts/Words';
+import { useColours } from '../../theme/theme';
 import { FaceDrawing } from './FaceDrawing';
 import type { Judged } from './use-wiring';
 

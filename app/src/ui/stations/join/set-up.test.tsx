@@ -4,7 +4,7 @@ import { editionOf } from '@dense-pack/core/edition/index';
 import { readCountLine } from '@dense-pack/core/shorthand/read';
 import { fireEvent, render, screen, within } from '@testing-library/react-native';
 import { useEffect, useState } from 'react';
-import type { ShownBox } from '../client/queries';
+import type { ShownBox } from '../../client/queries';
 import { JoinStation } from './JoinStation';
 
 const edition = editionOf('nec2023');

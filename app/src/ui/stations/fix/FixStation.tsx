@@ -16,12 +16,12 @@ import { Words } from '../../parts/Words';
 import { VerdictSign } from '../../tape/Verdict';
 import { useKit } from '../../truck/kit';
 import { Vessel } from '../../vessel/Vessel';
-import { askRemedies } from '../ask-remedies';
-import { BoxChooser } from '../BoxChooser';
-import { FactsPanel } from '../panels/FactsPanel';
-import type { Remedy, RemedyAnswer } from '../remedy-answers';
-import type { ChangeBox, ChangeFields } from '../use-box-edit';
-import { FindingList } from '../FindingList';
+import { askRemedies } from '../../box/ask-remedies';
+import { BoxChooser } from '../../box/BoxChooser';
+import { FactsPanel } from '../../box/panels/FactsPanel';
+import type { Remedy, RemedyAnswer } from '../../box/remedy-answers';
+import type { ChangeBox, ChangeFields } from '../../box/use-box-edit';
+import { FindingList } from '../../box/FindingList';
 
 interface FixStationProps {
   readonly box: ShownBox;

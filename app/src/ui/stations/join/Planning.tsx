@@ -1,5 +1,5 @@
 /** While a box is planned, or where it could not be. */
-import { Loading, Notice } from '../parts/Notice';
+import { Loading, Notice } from '../../parts/Notice';
 
 export function Planning({ failed }: { readonly failed: string | undefined }) {
   if (failed === undefined) return <Loading what="the plan" />;

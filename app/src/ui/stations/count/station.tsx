@@ -1,0 +1,12 @@
+/** Count: the fill, line by line. */
+import ReceiptText from 'lucide-react-native/icons/receipt-text';
+import type { StationPart } from '../station';
+
+export const count: StationPart = {
+  label: 'Count',
+  icon: ReceiptText,
+  shortcut: '4',
+  band: false,
+  isDone: ({ box, counted }) => counted.verdict === 'legal' && box.box.items.length > 0,
+  View: ({ tape }) => tape,
+};

@@ -1,0 +1,20 @@
+/** The stations, in the order of the work. Adding one is adding its folder and its line here. */
+import { change } from './change/station';
+import { count } from './count/station';
+import { fix } from './fix/station';
+import { found } from './found/station';
+import { join } from './join/station';
+import { land } from './land/station';
+import { safe } from './safe/station';
+import type { Progress, StationPart } from './station';
+
+export const STATIONS = { safe, found, change, count, fix, join, land } as const satisfies Readonly<
+  Record<string, StationPart>
+>;
+export type Station = keyof typeof STATIONS;
+
+export const STATION_NAMES = Object.keys(STATIONS) as Station[];
+
+/** The stations whose work is done. */
+export const doneStations = (progress: Progress): Station[] =>
+  STATION_NAMES.filter((name) => STATIONS[name].isDone(progress));
