@@ -8,6 +8,7 @@
  *    100 ms; the ratio tells what the checks and the ranking add).
  * 4. Plan and proof of a four-gang box against one count of it (wanted: at most 50 ms), and its drawing.
  */
+import { countedIds } from '@dense-pack/core/box/piece-id';
 import { spawn } from 'node:child_process';
 import { once } from 'node:events';
 import { editionOf } from '@dense-pack/core/edition/index';
@@ -68,7 +69,8 @@ for (const line of [
   const { box } = read;
   const edition = editionOf('nec2023');
   const counted = tally(box, edition);
-  const search = () => findRemedies(box, edition, counted, { weights: DEFAULT_WEIGHTS.value });
+  const search = () =>
+    findRemedies(box, edition, counted, { weights: DEFAULT_WEIGHTS.value, newId: countedIds() });
   const { looked, proposals } = search();
   const whole = time(search, 5);
   const plain = time(() => tally(box, edition), 20_000) * looked;

@@ -188,7 +188,7 @@ describe('check, fix and tap', () => {
     expect(status).toBe(1);
     const { remedies, margin } = json(stdout);
     expect(margin).toBe('-2.25');
-    expect(remedies[0].steps).toEqual(['dead:i2']);
+    expect(remedies[0].steps).toEqual(['dead:i2.0']);
     for (const { line } of remedies) expect(run(['fill', line]).status).toBe(0);
     expect(run(['fix', '18 in3, 12/2']).stdout).toMatch('The box is legal as it is.');
   });

@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { BoxDocument } from '@dense-pack/core/box/document';
 import { DEFAULT_EDITION } from '@dense-pack/core/edition/index';
 import { CSV_COLUMNS, type CsvBox, csvCells, CsvRefused } from '@dense-pack/core/exchange/csv';
-import { bringUpToDate, DocumentRefused } from '@dense-pack/core/exchange/version';
+import { StoredBox } from '@dense-pack/core/box/versions';
 import { unreadableWords } from '@dense-pack/core/shorthand/errors';
 import { printCountLine } from '@dense-pack/core/shorthand/print';
 import { readCountLine } from '@dense-pack/core/shorthand/read';
@@ -81,13 +81,12 @@ function readLine(text: string): BoxDocument | string {
 
 function readJson(text: string): BoxDocument | string {
   try {
-    const parsed = BoxDocument.safeParse(bringUpToDate(JSON.parse(text)));
+    const parsed = StoredBox.safeParse(JSON.parse(text));
     if (parsed.success) return parsed.data;
     return parsed.error.issues
       .map((issue) => `${issue.path.join('.') || 'box'}: ${issue.message}`)
       .join('; ');
   } catch (error) {
-    if (error instanceof DocumentRefused) return error.message;
     return `this is not JSON (${error instanceof Error ? error.message : String(error)})`;
   }
 }

@@ -1,4 +1,5 @@
 /** `dense-pack fix`: what makes a box legal, cheapest first. */
+import { countedIds } from '@dense-pack/core/box/piece-id';
 import type { EditionId } from '@dense-pack/core/edition/index';
 import { printAmount, showAmount, unitName } from '@dense-pack/core/fill/amount';
 import { tally } from '@dense-pack/core/fill/tally';
@@ -34,6 +35,7 @@ export function addFix(program: Command): void {
       const counted = tally(box, edition);
       const { proposals, notes } = findRemedies(box, edition, counted, {
         weights: kit.weights,
+        newId: countedIds(),
         boxes: boxesAtHand(edition, kit),
         added: addsAtHand(edition, kit),
       });

@@ -1,10 +1,12 @@
 /** `dense-pack splice`: every joint and terminal of a box; `simulate`: what is live, and whether it works. */
+import { nextOf, withWork } from '@dense-pack/core/box/set-up';
 import { WorkPlan } from '@dense-pack/core/box/work';
 import { bench } from '@dense-pack/core/simulate/instruments';
 import type { EditionId } from '@dense-pack/core/edition/index';
 import { Kit, NEW_KIT, stockOf } from '@dense-pack/core/parts/kit';
 import { partsOf } from '@dense-pack/core/plan/cut-list';
 import { sayHot } from '@dense-pack/core/plan/needs';
+import { type Obstacle, OWN } from '@dense-pack/core/plan/obstacle';
 import { planBox } from '@dense-pack/core/plan/planned';
 import { workOf } from '@dense-pack/core/plan/suggest';
 import { type Command, InvalidArgumentError, Option } from 'commander';
@@ -24,17 +26,24 @@ interface Options {
 function planned(line: string, options: Options) {
   const read = readOneLine(line, options.edition);
   if (!read) return undefined;
-  const { box, edition } = read;
-  const work =
+  const { edition } = read;
+  const told =
     options.work === undefined
-      ? workOf(box)
+      ? undefined
       : readJsonFile(options.work, WorkPlan, '{"circuits": [{"id": "a"}], "runs": [...], "devices": [...]}');
   const kit =
     options.kit === undefined ? NEW_KIT : readJsonFile(options.kit, Kit, '{"connectors": {"twist-m": 4}}');
-  if (!work || !kit) return undefined;
+  if ((options.work !== undefined && !told) || !kit) return undefined;
+  // What the file says is laid down with the pieces: a raceway is split into the runs it tells of.
+  const { box, over } = told ? withWork(read.box, told, nextOf(read.box, told)) : { box: read.box, over: [] };
+  const work = told ?? workOf(box);
+  const tooMany = over
+    .filter(({ code }) => code === 'raceway')
+    .map(({ of, words }): Obstacle => ({ code: 'raceway', words: `${words}.`, section: OWN, of: [of] }));
   // A wiring entered as found is judged as it is; without one, the plan is.
   const done = planBox(box, work, edition, stockOf(kit), work.found ? 'found' : 'plan');
-  return { ...done, box, edition, obstacles: work.found ? [] : done.plan.obstacles };
+  const obstacles = work.found ? [] : [...tooMany, ...done.plan.obstacles];
+  return { ...done, box, edition, obstacles, good: done.good && obstacles.length === 0 };
 }
 
 const workOption = () =>

@@ -1,4 +1,5 @@
 /** `dense-pack tap`: which of the boxes of a CSV can feed a new outlet, and why the others cannot. */
+import { countedIds } from '@dense-pack/core/box/piece-id';
 import { DEFAULT_EDITION, type EditionId, editionOf, SIZES } from '@dense-pack/core/edition/index';
 import { CsvRefused } from '@dense-pack/core/exchange/csv';
 import { verdictWords } from '@dense-pack/core/fill/verdict';
@@ -60,12 +61,13 @@ export function addTap(program: Command): void {
         process.exitCode = EXIT.unreadable;
         return;
       }
-      const taps = findTaps(boxes, (box) => editionOf(box.edition ?? edition), {
+      const wish = {
         hot: options.hot,
         size: options.size,
         conductors: 2,
         ...(circuit === undefined ? {} : { circuit }),
-      });
+      } as const;
+      const taps = findTaps(boxes, (box) => editionOf(box.edition ?? edition), wish, countedIds());
       const can = taps.some(({ against }) => against.length === 0);
       process.exitCode = bad ? EXIT.unreadable : can ? EXIT.legal : EXIT.over;
       const rows = taps.map(({ from, after, against, needs, remedy }) => ({

@@ -2,8 +2,16 @@
  * The demo house. Everything in it is invented: the house, its people and its rooms.
  * It is seeded through the same count lines, schemas and services that a person's own input goes through.
  */
-import type { WorkPlan } from '@dense-pack/core/box/work';
-import { BoxFields, JobFields, readCountLine, type Seen, type Stage } from '@dense-pack/core';
+import { nextOf, withWork } from '@dense-pack/core/box/set-up';
+import { WorkPlan } from '@dense-pack/core/box/work';
+import {
+  type BoxDocument,
+  BoxFields,
+  JobFields,
+  readCountLine,
+  type Seen,
+  type Stage,
+} from '@dense-pack/core';
 import type { z } from 'zod';
 import type { Db } from './database.ts';
 import { createBox } from './services/boxes.ts';
@@ -189,7 +197,7 @@ export function seedDemo(db: Db, now: Date): void {
     BOXES.forEach(({ id, line, found, work, ...rest }, nth) => {
       const fields = BoxFields.parse({
         ...rest,
-        box: { ...boxOf(id, line), ...(work === undefined ? {} : { work }) },
+        box: work === undefined ? boxOf(id, line) : setUp(boxOf(id, line), WorkPlan.parse(work)),
         ...(found === undefined ? {} : { found: boxOf(id, found), stageAt: at(nth + 1) }),
       });
       createBox(db, DEMO_JOB, id, fields, at(nth + 1));
@@ -197,7 +205,11 @@ export function seedDemo(db: Db, now: Date): void {
   })();
 }
 
-function boxOf(id: string, line: string) {
+function setUp(box: BoxDocument, work: WorkPlan): BoxDocument {
+  return withWork(box, work, nextOf(box, work)).box;
+}
+
+function boxOf(id: string, line: string): BoxDocument {
   const read = readCountLine(line);
   if (!read.ok) throw new Error(`demo box ${id}: ${read.error.expected}`);
   return read.box;

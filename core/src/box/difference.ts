@@ -1,11 +1,16 @@
 /** What changed from one state of a box to another: as found against planned, planned against built. */
 import type { BoxDocument, Item } from './document.ts';
+import { alike } from './rows.ts';
+import { roleOf } from './work.ts';
 
-/** One change: an item added, removed, fewer or more of it, changed in place, or the box itself. */
+/**
+ * One change: items added, removed, fewer or more of it, changed in place, or the box itself. Like changes of
+ * like pieces are one, with as many as there are.
+ */
 export type Change =
-  | { readonly what: 'added'; readonly item: Item; readonly count: number }
+  | { readonly what: 'added'; readonly item: Item; readonly count: number; readonly ids: readonly string[] }
   | { readonly what: 'removed'; readonly item: Item; readonly count: number }
-  | { readonly what: 'swapped'; readonly before: Item; readonly after: Item }
+  | { readonly what: 'swapped'; readonly before: Item; readonly after: Item; readonly count: number }
   | {
       readonly what: 'box';
       readonly field: ShellField;
@@ -16,13 +21,26 @@ export type Change =
 /** What of the box itself can change. */
 export type ShellField = 'volume' | 'kind' | 'edition' | 'flaps' | 'note';
 
-const countOf = (item: Item) => (item.kind === 'barrier' ? 1 : item.count);
+const countOf = (item: Item) => ('count' in item ? item.count : 1);
 
-/** Everything of an item but its id and count. */
+/** Everything of an item but its id, its count and what it is for: that is told, not changed by hand. */
 function nature(item: Item): string {
-  const { id: _id, ...rest } = item;
-  const fields = Object.entries({ ...rest, count: undefined }).filter(([, value]) => value !== undefined);
+  const {
+    id: _id,
+    duty: _duty,
+    wired: _wired,
+    count: _count,
+    ...rest
+  } = item as Item & Record<'duty' | 'wired' | 'count', unknown>;
+  const fields = Object.entries(rest).filter(([, value]) => value !== undefined);
   return JSON.stringify(fields.sort(([a], [b]) => (a < b ? -1 : 1)));
+}
+
+/** Whether two states of a piece are the same. What it does is a change only where both say it. */
+function same(was: Item, is: Item): boolean {
+  const [before, after] = [was, is].map((one) => ('duty' in one ? roleOf(one.duty) : undefined));
+  const told = before === undefined || after === undefined || before === after;
+  return told && nature(was) === nature(is);
 }
 
 function shellChanges(before: BoxDocument, after: BoxDocument): Change[] {
@@ -44,6 +62,25 @@ function shellChanges(before: BoxDocument, after: BoxDocument): Change[] {
     .map((field) => ({ what: 'box', field, before, after }));
 }
 
+/** Puts a change to the one before it where both are of like pieces. */
+function add(changes: Change[], next: Change): void {
+  const nth = changes.findIndex((one) => {
+    if (one.what === 'box' || one.what !== next.what) return false;
+    if (one.what === 'swapped')
+      return next.what === 'swapped' && alike(one.before, next.before) && alike(one.after, next.after);
+    return next.what !== 'swapped' && alike(one.item, next.item);
+  });
+  const known = changes[nth];
+  if (!known || known.what === 'box' || next.what === 'box') changes.push(next);
+  else {
+    const count = known.count + next.count;
+    changes[nth] =
+      known.what === 'added' && next.what === 'added'
+        ? { ...known, count, ids: [...known.ids, ...next.ids] }
+        : { ...known, count };
+  }
+}
+
 /**
  * The changes from `before` to `after`, the box itself first and its note last. Items are matched by id as long as they
  * are of one kind, then by what they are, so that a box that was read anew compares by content.
@@ -56,26 +93,26 @@ export function difference(before: BoxDocument, after: BoxDocument): Change[] {
   const unmatched: Item[] = [];
   const compare = (was: Item, is: Item) => {
     left.delete(was.id);
-    if (nature(was) !== nature(is)) {
-      changes.push({ what: 'swapped', before: was, after: is });
+    if (!same(was, is)) {
+      add(changes, { what: 'swapped', before: was, after: is, count: 1 });
       return;
     }
     const more = countOf(is) - countOf(was);
-    if (more > 0) changes.push({ what: 'added', item: is, count: more });
-    else if (more < 0) changes.push({ what: 'removed', item: is, count: -more });
+    if (more > 0) add(changes, { what: 'added', item: is, count: more, ids: [is.id] });
+    else if (more < 0) add(changes, { what: 'removed', item: is, count: -more });
   };
   for (const item of after.items) {
-    const same = left.get(item.id);
-    if (same && nature(same) === nature(item)) compare(same, item);
+    const known = left.get(item.id);
+    if (known && same(known, item)) compare(known, item);
     else unmatched.push(item);
   }
   for (const item of unmatched) {
-    const alike = [...left.values()].find((one) => nature(one) === nature(item));
+    const alikeOne = [...left.values()].find((one) => same(one, item));
     const sameId = left.get(item.id);
-    if (alike) compare(alike, item);
+    if (alikeOne) compare(alikeOne, item);
     else if (sameId?.kind === item.kind) compare(sameId, item);
-    else changes.push({ what: 'added', item, count: countOf(item) });
+    else add(changes, { what: 'added', item, count: countOf(item), ids: [item.id] });
   }
-  for (const item of left.values()) changes.push({ what: 'removed', item, count: countOf(item) });
+  for (const item of left.values()) add(changes, { what: 'removed', item, count: countOf(item) });
   return [...changes, ...own.filter(isNote)];
 }

@@ -3,12 +3,15 @@ import { readStoredLength, readLength } from '../quantity/length.ts';
 import { readStoredVolume, readVolume } from '../quantity/volume.ts';
 import { printDecimal } from '../quantity/number.ts';
 import fc from 'fast-check';
-import { addItem, changeItem, changeShell, removeItem, setCount } from './edit.ts';
+import { printCountLine } from '../shorthand/print.ts';
+import { addCount, addItem, changeItem, changeShell, type NewItem, removeItem } from './edit.ts';
+import { newId } from './new-id.ts';
+import { rowsOf } from './rows.ts';
 import { BoxDocument, EMPTY_BOX, type Item, larger } from './document.ts';
 import { BoxFields, JobFields, NewJob, Problem } from './record.ts';
 
-const CABLE = { id: 'i1', kind: 'cable', count: 1, size: 12, conductors: 2 } as const;
-const boxWith = (change: object) => ({ version: 1, shell: {}, items: [], ...change });
+const CABLE = { id: 'i1.0', kind: 'cable', size: 12, conductors: 2 } as const;
+const boxWith = (change: object) => ({ version: 2, shell: {}, items: [], ...change });
 
 function refusal(value: unknown): string {
   const parsed = BoxDocument.safeParse(value);
@@ -18,7 +21,7 @@ function refusal(value: unknown): string {
 
 test('what is left out takes its usual value', () => {
   expect(BoxDocument.parse(boxWith({ items: [CABLE] }))).toEqual({
-    version: 1,
+    version: 2,
     shell: { gangs: 1 },
     flaps: 'leave-out',
     items: [{ ...CABLE, make: 'nm', ground: true }],
@@ -26,8 +29,8 @@ test('what is left out takes its usual value', () => {
 });
 
 test.each([
-  ['another version', { ...boxWith({}), version: 2 }, /version/],
-  ['no shell', { version: 1, items: [] }, /shell/],
+  ['another version', { ...boxWith({}), version: 3 }, /version/],
+  ['no shell', { version: 2, items: [] }, /shell/],
   ['an unknown field', boxWith({ colour: 'red' }), /colour/],
   ['an unknown edition', boxWith({ edition: 'nec1999' }), /edition/],
   [
@@ -55,33 +58,59 @@ test.each([
   ['a cable of 4 AWG', boxWith({ items: [{ ...CABLE, size: 4 }] }), /314.28/],
   ['a cable of 13 AWG', boxWith({ items: [{ ...CABLE, size: 13 }] }), /18, 16, 14, 12, 10, 8 or 6/],
   ['a cable without conductors', boxWith({ items: [{ ...CABLE, conductors: 0 }] }), /items.0.conductors/],
-  ['no cable at all', boxWith({ items: [{ ...CABLE, count: 0 }] }), /items.0.count: must be at least 1/],
-  ['a hundred cables', boxWith({ items: [{ ...CABLE, count: 100 }] }), /at most 99/],
+  ['a cable with a count', boxWith({ items: [{ ...CABLE, count: 2 }] }), /count/],
+  ['no clamp at all', boxWith({ items: [{ id: 'i1', kind: 'clamps', count: 0 }] }), /items.0.count: must be/],
+  ['a hundred clamps', boxWith({ items: [{ id: 'i1', kind: 'clamps', count: 100 }] }), /at most 99/],
+  ['a piece without a number', boxWith({ items: [{ ...CABLE, id: 'i1' }] }), /items.0.id: must name a piece/],
+  [
+    'a duty whose hots are told and its circuits are not',
+    boxWith({ items: [{ ...CABLE, duty: { does: 'out', hots: ['a'] } }] }),
+    /told together/,
+  ],
+  [
+    'a loop told in full that does not say which way',
+    boxWith({ items: [{ ...CABLE, duty: { does: 'loop', hots: ['a'], circuits: ['a'] } }] }),
+    /loop-out, loop-in/,
+  ],
+  [
+    'a guard where no hot is told',
+    boxWith({ items: [{ ...CABLE, duty: { does: 'out', guard: 'i2.0' } }] }),
+    /more than the word/,
+  ],
+  [
+    'a duty of what only passes through',
+    boxWith({
+      items: [{ id: 'i1.0', kind: 'conductors', count: 2, size: 12, run: 'through', duty: { does: 'feed' } }],
+    }),
+    /only conductors that end in the box/,
+  ],
   ['a label of 10,000 signs', boxWith({ items: [{ ...CABLE, label: 'x'.repeat(10_000) }] }), /at most 80/],
   ['an id with a blank', boxWith({ items: [{ ...CABLE, id: 'i 1' }] }), /items.0.id/],
   [
     'a loop without its length',
-    boxWith({ items: [{ id: 'i1', kind: 'conductors', count: 1, size: 12, run: 'loop' }] }),
+    boxWith({ items: [{ id: 'i1.0', kind: 'conductors', count: 1, size: 12, run: 'loop' }] }),
     /needs its length/,
   ],
   [
     'a length without a loop',
-    boxWith({ items: [{ id: 'i1', kind: 'conductors', count: 1, size: 12, run: 'through', loop: '14 in' }] }),
+    boxWith({
+      items: [{ id: 'i1.0', kind: 'conductors', count: 1, size: 12, run: 'through', loop: '14 in' }],
+    }),
     /take none/,
   ],
   [
     'a device seven gangs wide',
-    boxWith({ items: [{ id: 'i1', kind: 'device', count: 1, device: 'range', wide: 7 }] }),
+    boxWith({ items: [{ id: 'i1.0', kind: 'device', device: 'range', wide: 7 }] }),
     /items.0.wide/,
   ],
   [
     'a device deeper than 6 in',
-    boxWith({ items: [{ id: 'i1', kind: 'device', count: 1, device: 'duplex', depth: '7 in' }] }),
+    boxWith({ items: [{ id: 'i1.0', kind: 'device', device: 'duplex', depth: '7 in' }] }),
     /at most 6 in/,
   ],
   [
     'a device with no depth',
-    boxWith({ items: [{ id: 'i1', kind: 'device', count: 1, device: 'duplex', depth: '0 in' }] }),
+    boxWith({ items: [{ id: 'i1.0', kind: 'device', device: 'duplex', depth: '0 in' }] }),
     /more than 0/,
   ],
   [
@@ -97,10 +126,12 @@ test.each([
   ['two items with one id', boxWith({ items: [CABLE, CABLE] }), /same id/],
   [
     'too many conductors',
-    boxWith({ items: [{ ...CABLE, count: 99, conductors: 8 }] }),
+    boxWith({
+      items: Array.from({ length: 63 }, (_, nth) => ({ ...CABLE, id: `i1.${nth}`, conductors: 8 })),
+    }),
     /more than 500 conductors/,
   ],
-  ['a note of a novel', boxWith({ note: 'x'.repeat(5000) }), /at most 4000/],
+  ['a note of a novel', boxWith({ note: 'x'.repeat(25_000) }), /at most 20000/],
 ])('%s is refused', (_, value, says) => {
   expect(refusal(value)).toMatch(says);
 });
@@ -121,35 +152,67 @@ describe('records', () => {
 });
 
 describe('edits', () => {
-  const cable = { kind: 'cable', count: 1, size: 12, conductors: 2, make: 'nm', ground: true } as const;
-  test('a like item is counted up, an unlike or labelled one stands for itself', () => {
-    let { box } = addItem(EMPTY_BOX, cable);
-    box = addItem(box, cable).box;
-    expect(box.items).toMatchObject([{ id: 'i1', count: 2 }]);
-    box = addItem(box, { ...cable, make: 'mc' }).box;
-    box = addItem(box, { ...cable, label: 'hall' }).box;
-    box = addItem(box, { ...cable, label: 'hall' }).box;
-    expect(box.items.map((item) => item.id)).toEqual(['i1', 'i2', 'i3', 'i4']);
+  const cable = { kind: 'cable', size: 12, conductors: 2, make: 'nm', ground: true } as const;
+  const add = (box: BoxDocument, ...items: NewItem[]) =>
+    items.reduce((filled, item) => addItem(filled, item, newId).box, box);
+  const ids = (box: BoxDocument) => box.items.map(({ id }) => id);
+
+  test('every cable is a piece of its own; like ones stand together and show as one row', () => {
+    const box = add(EMPTY_BOX, cable, { ...cable, make: 'mc' }, cable, { ...cable, label: 'hall' }, cable);
+    expect(new Set(ids(box)).size).toBe(5);
+    expect(rowsOf(box.items).map(({ count }) => count)).toEqual([3, 1, 1]);
+    expect(printCountLine(box)).toBe('3x 12/2, 12/2 mc, 12/2 "hall"');
+    expect(BoxDocument.safeParse(box).success).toBe(true);
+  });
+  test('hardware just like what is there is counted up; what has a label stands for itself', () => {
+    const terminal = { kind: 'terminal', count: 1, size: 12 } as const;
+    const wires = { kind: 'conductors', count: 2, size: 12, run: 'enters' } as const;
+    const box = add(EMPTY_BOX, terminal, terminal, wires, wires, { ...wires, label: 'hall' });
+    expect(printCountLine(box)).toBe('2x terminal 12, 4x 12, 2x 12 "hall"');
+    // Conductors whose duty is told are a piece: more of them are another.
+    const told = changeItem(box, box.items[1]?.id ?? '', {
+      duty: { does: 'feed', circuits: ['a'], hots: [] },
+    });
+    expect(add(told, wires).items).toHaveLength(4);
   });
   test('the original box is never changed', () => {
-    const box = addItem(EMPTY_BOX, cable).box;
+    const box = add(EMPTY_BOX, cable, cable);
+    const [first = ''] = ids(box);
     const before = JSON.stringify(box);
-    addItem(box, cable);
-    setCount(box, 'i1', 5);
-    changeItem(box, 'i1', { size: 14 });
+    add(box, cable);
+    addCount(box, first, 5, newId);
+    changeItem(box, first, { size: 14 });
     changeShell(box, { gangs: 3 });
-    removeItem(box, 'i1');
+    removeItem(box, first);
     expect(JSON.stringify(box)).toBe(before);
   });
-  test('a count of none takes the item out, more than 99 is 99', () => {
-    const box = addItem(EMPTY_BOX, cable).box;
-    expect(setCount(box, 'i1', 0).items).toEqual([]);
-    expect(setCount(box, 'i1', 1000).items).toMatchObject([{ count: 99 }]);
+  test('a row is counted through: none takes it out, more than 99 is 99, and no id comes twice', () => {
+    const box = add(EMPTY_BOX, cable, { ...cable, label: 'hall' });
+    const [first = '', hall = ''] = ids(box);
+    expect(ids(addCount(box, first, -1, newId))).toEqual([hall]);
+    const many = addCount(box, first, 1000, newId);
+    expect(rowsOf(many.items).map(({ count }) => count)).toEqual([99, 1]);
+    expect(new Set(ids(many)).size).toBe(100);
+    expect(ids(addCount(box, 'none', 1, newId))).toEqual(ids(box));
+  });
+  test('one of three like cables goes, and the others keep their ids, duties and what is joined to them', () => {
+    const three = add(EMPTY_BOX, cable, cable, cable);
+    const [a = '', b = '', c = ''] = ids(three);
+    const told = changeItem(three, c, { duty: { does: 'feed', circuits: ['a'], hots: [] } });
+    // Taken out by hand, it is the one that was meant.
+    expect(ids(removeItem(told, a))).toEqual([b, c]);
+    // Counted down, the last of which nothing is told.
+    const fewer = addCount(changeItem(told, c, { duty: undefined }), a, -1, newId);
+    expect(ids(fewer)).toEqual([a, b]);
+    expect(ids(addCount(addCount(fewer, a, 1, newId), a, -1, newId))).toEqual([a, b]);
+    // An id that went does not come back.
+    expect(ids(addCount(fewer, a, 1, newId))).not.toContain(c);
   });
   test('a field set to undefined is gone, and the result is a document', () => {
     const box = changeShell(EMPTY_BOX, { volume: '18 in3' });
     expect('volume' in changeShell(box, { volume: undefined }).shell).toBe(false);
-    const labelled = changeItem(addItem(EMPTY_BOX, { ...cable, label: 'x' }).box, 'i1', { label: undefined });
+    const one = addItem(EMPTY_BOX, { ...cable, label: 'x' }, newId);
+    const labelled = changeItem(one.box, one.id, { label: undefined });
     expect(BoxDocument.safeParse(labelled).success).toBe(true);
     expect('label' in (labelled.items[0] as Item)).toBe(false);
   });

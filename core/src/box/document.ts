@@ -9,55 +9,59 @@ import { BOX_CODES, EDITION_IDS, type Size, SIZES } from '../edition/index.ts';
 import { inches, type Length, readStoredLength } from '../quantity/length.ts';
 import { readStoredVolume, type Volume } from '../quantity/volume.ts';
 import { oneLine } from './one-line.ts';
+import { pieceId } from './piece-id.ts';
 import { Site } from './site.ts';
 import { lengthText, volumeText } from './texts.ts';
-import { WorkPlan } from './work.ts';
+import { BoxWork, Duty, Wired } from './work.ts';
 import {
   ADDED_PARTS,
   CABLE_MAKES,
-  CABLE_ROLES,
   DEVICES,
   ENTRIES,
   FITTINGS,
   FORMS,
+  keysOf,
   MATERIALS,
   MOUNTS,
   SIDES,
 } from './words.ts';
 
-/** The version this code writes. Older ones are brought up by `migrations.ts`. */
-export const DOCUMENT_VERSION = 1;
+/** The version this code writes. Older ones are brought up by `versions.ts`. */
+export const DOCUMENT_VERSION = 2;
 
 /** Limits a record is held to; a count or size beyond them is a slip, not a box. */
 export const LIMITS = {
   depthMost: inches(6),
   insideMost: inches(24),
   loopMost: inches(120),
+  /** Of one item of a count line, or of hardware kept as one item. */
   count: 99,
   conductors: 500,
-  items: 120,
+  /** Items of a count line. */
+  lineItems: 120,
+  /** Pieces of a box: as many as a count line can bring. */
+  items: 120 * 99,
   label: 80,
-  note: 4000,
+  note: 20_000,
 } as const;
 
-export const keysOf = <K extends string>(words: Readonly<Record<K, unknown>>) =>
-  Object.keys(words) as [K, ...K[]];
-
-const size = z.literal([...SIZES], {
+export const size = z.literal([...SIZES], {
   error: 'must be 18, 16, 14, 12, 10, 8 or 6 AWG; 4 AWG and larger is sized by 314.28 (pull boxes)',
 });
-const count = z.int().min(1, 'must be at least 1').max(LIMITS.count, `must be at most ${LIMITS.count}`);
-const label = oneLine(LIMITS.label);
-const id = z.string().regex(/^[a-z0-9-]{1,40}$/, 'must be 1 to 40 of a–z, 0–9 and “-”');
-const side = z.enum(SIDES);
+export const count = z
+  .int()
+  .min(1, 'must be at least 1')
+  .max(LIMITS.count, `must be at most ${LIMITS.count}`);
+export const label = oneLine(LIMITS.label);
+export const itemId = z.string().regex(/^[a-z0-9-]{1,40}$/, 'must be 1 to 40 of a–z, 0–9 and “-”');
+export const side = z.enum(SIDES);
 const code = z.enum(BOX_CODES as [string, ...string[]], {
   error: 'must be a standard box of one of the editions, such as “4sq-1.5”',
 });
 
 const cable = z.strictObject({
-  id,
+  id: pieceId,
   kind: z.literal('cable'),
-  count,
   size,
   /** Insulated conductors of one cable, the ground not included. */
   conductors: z.int().min(1).max(8),
@@ -66,7 +70,8 @@ const cable = z.strictObject({
   ground: z.boolean().default(true),
   /** Size of the cable's EGC where it is not that of its conductors. */
   groundSize: size.optional(),
-  role: z.enum(keysOf(CABLE_ROLES)).optional(),
+  /** What it does in this box, as far as it is told. */
+  duty: Duty.optional(),
   /** Where it comes in, seen from the front. */
   enters: z.enum(ENTRIES).optional(),
   label: label.optional(),
@@ -75,11 +80,14 @@ const cable = z.strictObject({
 
 const conductors = z
   .strictObject({
-    id,
+    id: pieceId,
     kind: z.literal('conductors'),
+    /** How many conductors run together here: they are one piece. */
     count,
     size,
     run: z.enum(['enters', 'through', 'loop']),
+    /** What they do, where they end in this box. */
+    duty: Duty.optional(),
     /** Length of the loop in the box; given for a loop and only for a loop. */
     loop: lengthText(LIMITS.loopMost, '120 in').optional(),
     label: label.optional(),
@@ -88,10 +96,14 @@ const conductors = z
   .refine((item) => (item.run === 'loop') === (item.loop !== undefined), {
     path: ['loop'],
     error: 'a loop needs its length, such as “14 in”; other conductors take none',
+  })
+  .refine(({ run, duty }) => run === 'enters' || duty === undefined, {
+    path: ['duty'],
+    error: 'only conductors that end in the box have a duty in it',
   });
 
 const ground = z.strictObject({
-  id,
+  id: itemId,
   kind: z.literal('ground'),
   count,
   size,
@@ -101,9 +113,8 @@ const ground = z.strictObject({
 });
 
 const device = z.strictObject({
-  id,
+  id: pieceId,
   kind: z.literal('device'),
-  count,
   device: z.enum(keysOf(DEVICES)),
   /** Largest conductor landed on it; without it, the largest insulated conductor in the box. */
   size: size.optional(),
@@ -113,12 +124,14 @@ const device = z.strictObject({
   depth: lengthText(LIMITS.depthMost, '6 in').optional(),
   /** Rating of a receptacle, in amperes. */
   amps: z.literal([15, 20, 30, 50]).optional(),
+  /** What it is wired for, where that is told. */
+  wired: Wired.optional(),
   label: label.optional(),
   side: side.optional(),
 });
 
 const clamps = z.strictObject({
-  id,
+  id: itemId,
   kind: z.literal('clamps'),
   count,
   /** `grip` holds the cable; `flap` is the push-in flap of a plastic box. */
@@ -127,30 +140,32 @@ const clamps = z.strictObject({
 });
 
 const fitting = z.strictObject({
-  id,
+  id: itemId,
   kind: z.literal('fitting'),
   count,
   fitting: z.enum(FITTINGS),
   side: side.optional(),
 });
 const terminal = z.strictObject({
-  id,
+  id: itemId,
   kind: z.literal('terminal'),
   count,
   size,
   side: side.optional(),
 });
 const fixture = z.strictObject({
-  id,
+  id: pieceId,
   kind: z.literal('fixture'),
   /** Fixture wires, the luminaire's own 18 AWG ground not included. */
   count,
   size,
   domed: z.boolean().default(false),
+  duty: Duty.optional(),
+  label: label.optional(),
   side: side.optional(),
 });
 const connectors = z.strictObject({
-  id,
+  id: itemId,
   kind: z.literal('connectors'),
   count,
   /** Largest conductor under them; without it, the largest insulated conductor in the box. */
@@ -158,7 +173,7 @@ const connectors = z.strictObject({
   side: side.optional(),
 });
 const pigtails = z.strictObject({
-  id,
+  id: itemId,
   kind: z.literal('pigtails'),
   count,
   size,
@@ -167,7 +182,7 @@ const pigtails = z.strictObject({
 
 const added = z
   .strictObject({
-    id,
+    id: itemId,
     kind: z.literal('added'),
     count,
     part: z.enum(keysOf(ADDED_PARTS)),
@@ -182,32 +197,31 @@ const added = z
   });
 
 const barrier = z.strictObject({
-  id,
+  id: itemId,
   kind: z.literal('barrier'),
   material: z.enum(MATERIALS),
   /** Volumes of the spaces a and b where they are marked or known; otherwise each is taken as half. */
   spaces: z.tuple([volumeText, volumeText]).optional(),
 });
 
-const item = z.discriminatedUnion('kind', [
-  cable,
-  conductors,
+/** Kinds of items that are the same in every version. */
+export const ITEMS_AS_BEFORE = [
   ground,
-  device,
   clamps,
   fitting,
   terminal,
-  fixture,
   connectors,
   pigtails,
   added,
   barrier,
-]);
+] as const;
+
+const item = z.discriminatedUnion('kind', [cable, conductors, device, fixture, ...ITEMS_AS_BEFORE]);
 
 const stamp = z.strictObject({ size, count: z.int().min(1).max(200) });
 
 /** How the box's own volume is known. */
-const shell = z.strictObject({
+export const shell = z.strictObject({
   /** Marked volume. It governs over the table. */
   volume: volumeText.optional(),
   /** Standard metal box of the edition's table. */
@@ -244,7 +258,7 @@ const shell = z.strictObject({
 
 /** How many insulated conductors and fixture wires an item brings. */
 function conductorsOf(one: z.output<typeof item>): number {
-  if (one.kind === 'cable') return one.count * one.conductors;
+  if (one.kind === 'cable') return one.conductors;
   return one.kind === 'conductors' || one.kind === 'fixture' ? one.count : 0;
 }
 
@@ -256,11 +270,11 @@ export const BoxDocument = z
     shell,
     /** Whether push-in flaps count as clamps: the default school leaves them out. */
     flaps: z.enum(['leave-out', 'count']).default('leave-out'),
-    items: z.array(item).max(LIMITS.items, `must be at most ${LIMITS.items} entries`),
+    items: z.array(item).max(LIMITS.items, `must be at most ${LIMITS.items} pieces`),
     /** Facts for the checks beyond fill. */
     site: Site.optional(),
-    /** What the box does, and how it is wired. */
-    work: WorkPlan.optional(),
+    /** The circuits that come to it, and how it is wired. */
+    work: BoxWork.optional(),
     note: z.string().max(LIMITS.note, `must be at most ${LIMITS.note} characters`).optional(),
   })
   .refine((box) => new Set(box.items.map((one) => one.id)).size === box.items.length, {

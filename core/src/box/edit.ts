@@ -1,44 +1,56 @@
 /** Changes to a box, as values: each takes a box and gives the changed one. */
-import { type BoxDocument, type Item, larger, type Shell } from './document.ts';
 import type { Size } from '../edition/index.ts';
+import { type BoxDocument, type Item, larger, LIMITS, type Shell } from './document.ts';
+import type { NewId } from './piece-id.ts';
+import { alike, rowWith } from './rows.ts';
 
 /** An item that has not been put into a box yet. */
 export type NewItem = Item extends infer I ? (I extends Item ? Omit<I, 'id'> : never) : never;
 
-/** An id no item of the box has, and none that what is set up or wired still names: it would inherit that. */
-function freeId(box: BoxDocument): string {
-  let highest = 0;
-  const look = (id: string) => {
-    const number = /^i(\d+)$/.exec(id)?.[1];
-    if (number !== undefined) highest = Math.max(highest, Number(number));
-  };
-  for (const { id } of box.items) look(id);
-  for (const [id] of JSON.stringify(box.work ?? {}).matchAll(/\bi\d+\b/g)) look(id);
-  return `i${highest + 1}`;
+const natureOf = ({ count: _count, id: _id, ...rest }: Record<string, unknown>) =>
+  JSON.stringify(
+    Object.entries(rest)
+      .filter(([, value]) => value !== undefined)
+      .sort(([a], [b]) => (a < b ? -1 : 1)),
+  );
+
+/** Hardware that is the same but for how many there are, and is kept as one item. */
+function sameKind(a: Item, b: NewItem): boolean {
+  return 'count' in a && 'count' in b && a.kind === b.kind && natureOf(a) === natureOf(b);
 }
 
-const kindKey = ({ count: _count, id: _id, ...rest }: Record<string, unknown>) =>
-  JSON.stringify(Object.entries(rest).sort(([a], [b]) => (a < b ? -1 : 1)));
-
-/** Adds an item; one just like it that is there already is counted up instead. */
-export function addItem(box: BoxDocument, item: NewItem): { box: BoxDocument; id: string } {
-  if (item.kind !== 'barrier' && !('label' in item && item.label !== undefined)) {
-    const key = kindKey(item);
-    const same = box.items.find((one) => one.kind === item.kind && kindKey(one) === key);
-    if (same && same.kind !== 'barrier' && same.count + item.count <= 99) {
-      return { box: setCount(box, same.id, same.count + item.count), id: same.id };
-    }
+/**
+ * Adds an item. A cable or device stands beside those like it, as a piece of its own; hardware just like what
+ * is there already is counted up instead.
+ */
+export function addItem(box: BoxDocument, item: NewItem, newId: NewId): { box: BoxDocument; id: string } {
+  const same = box.items.find((one) => sameKind(one, item));
+  if (same && 'count' in same && 'count' in item && !('label' in item && item.label !== undefined)) {
+    // Conductors that are told of are a piece of their own.
+    const told = 'duty' in same && same.duty !== undefined;
+    if (!told && same.count + item.count <= LIMITS.count)
+      return { box: changeItem(box, same.id, { count: same.count + item.count }), id: same.id };
   }
-  const id = freeId(box);
-  return { box: { ...box, items: [...box.items, { ...item, id } as Item] }, id };
+  const id = newId();
+  const added = { ...item, id } as Item;
+  const last = box.items.findLastIndex((one) => alike(one, added));
+  const at = last < 0 ? box.items.length : last + 1;
+  return { box: { ...box, items: [...box.items.slice(0, at), added, ...box.items.slice(at)] }, id };
 }
 
-/** One more of an item: counted up, or beside it where it has a label of its own. */
-export function duplicateItem(box: BoxDocument, id: string): BoxDocument {
+/** A piece like this one, with nothing told of what it does beyond the word of the record. */
+export function likeIt(item: Item): NewItem {
+  const { id: _id, ...rest } = item as Item & { wired?: unknown; duty?: { does: string } };
+  const { wired: _wired, duty, ...bare } = rest;
+  return (duty === undefined ? bare : { ...bare, duty: { does: duty.does } }) as NewItem;
+}
+
+/** One more of an item: a piece beside it, or counted up. */
+export function duplicateItem(box: BoxDocument, id: string, newId: NewId): BoxDocument {
   const item = box.items.find((one) => one.id === id);
   if (!item || item.kind === 'barrier') return box;
-  const { id: _id, ...rest } = item;
-  return addItem(box, { ...rest, count: 1 } as NewItem).box;
+  const one = likeIt(item);
+  return addItem(box, 'count' in one ? { ...one, count: 1 } : one, newId).box;
 }
 
 /** The largest insulated conductor of the box, which sizes a device without a size of its own. */
@@ -55,10 +67,10 @@ export function largestInsulatedIn(box: BoxDocument): Size | undefined {
   );
 }
 
-/** Takes an item out. Devices it alone gave their size keep that size, so that they stay counted. */
-export function removeItem(box: BoxDocument, id: string): BoxDocument {
+/** Takes items out. Devices they alone gave their size keep that size, so that they stay counted. */
+export function removeItems(box: BoxDocument, ids: readonly string[]): BoxDocument {
   const before = largestInsulatedIn(box);
-  const rest = { ...box, items: box.items.filter((item) => item.id !== id) };
+  const rest = { ...box, items: box.items.filter((item) => !ids.includes(item.id)) };
   if (before === undefined || largestInsulatedIn(rest) !== undefined) return rest;
   return {
     ...rest,
@@ -68,25 +80,50 @@ export function removeItem(box: BoxDocument, id: string): BoxDocument {
   };
 }
 
-/** Sets how many of an item there are; none takes it out. */
-export function setCount(box: BoxDocument, id: string, count: number): BoxDocument {
-  if (count < 1) return removeItem(box, id);
-  return changeItem(box, id, { count: Math.min(count, 99) });
+export const removeItem = (box: BoxDocument, id: string): BoxDocument => removeItems(box, [id]);
+
+/**
+ * So many more of the row an item stands in, or fewer; none left takes it out. Of like pieces the last one of
+ * which nothing is told goes first, so that what is set up stays.
+ */
+export function addCount(box: BoxDocument, id: string, more: number, newId: NewId): BoxDocument {
+  const row = rowWith(box.items, id);
+  if (row === undefined || row.item.kind === 'barrier' || more === 0) return box;
+  const { item } = row;
+  const count = Math.min(row.count + more, LIMITS.count);
+  if ('count' in item) return count < 1 ? removeItem(box, item.id) : changeItem(box, item.id, { count });
+  if (count <= row.count) {
+    const told = (one: Item) =>
+      ('wired' in one && one.wired !== undefined) || ('duty' in one && one.duty?.hots !== undefined);
+    const inOrder = [...row.items].reverse();
+    const first = [...inOrder.filter((one) => !told(one)), ...inOrder.filter(told)];
+    return removeItems(
+      box,
+      first.slice(0, row.count - Math.max(0, count)).map((one) => one.id),
+    );
+  }
+  return Array.from({ length: count - row.count }).reduce<BoxDocument>(
+    (filled) => duplicateItem(filled, item.id, newId),
+    box,
+  );
 }
 
-/** So many more of an item, or fewer; none left takes it out. */
-export function addCount(box: BoxDocument, id: string, more: number): BoxDocument {
-  const item = box.items.find((one) => one.id === id);
-  return item === undefined || item.kind === 'barrier' ? box : setCount(box, id, item.count + more);
-}
-
-/** Changes some of an item's fields. A field set to undefined is taken away. */
-export function changeItem(box: BoxDocument, id: string, change: Record<string, unknown>): BoxDocument {
+/** Changes some fields of items. A field set to undefined is taken away. */
+export function changeItems(
+  box: BoxDocument,
+  ids: readonly string[],
+  change: Record<string, unknown>,
+): BoxDocument {
   return {
     ...box,
-    items: box.items.map((item) => (item.id === id ? (without({ ...item, ...change }) as Item) : item)),
+    items: box.items.map((item) =>
+      ids.includes(item.id) ? (without({ ...item, ...change }) as Item) : item,
+    ),
   };
 }
+
+export const changeItem = (box: BoxDocument, id: string, change: Record<string, unknown>): BoxDocument =>
+  changeItems(box, [id], change);
 
 /** Changes what is known of the box itself. A field set to undefined is taken away. */
 export function changeShell(

@@ -1,9 +1,10 @@
 /** Records that hold boxes: a job and its boxes, as the API sends and takes them. */
 import { z } from 'zod';
 import { DEFAULT_EDITION, EDITION_IDS } from '../edition/index.ts';
-import { BoxDocument, keysOf } from './document.ts';
+
 import { oneLine } from './one-line.ts';
-import { CONDITIONS, SAFE_STEPS, STAGES, STUDS } from './words.ts';
+import { StoredBox } from './versions.ts';
+import { CONDITIONS, keysOf, SAFE_STEPS, STAGES, STUDS } from './words.ts';
 
 /** An id a client may make itself, so that a record can be made without signal. */
 export const RecordId = z.string().regex(/^[a-z0-9-]{8,40}$/, 'must be 8 to 40 of a–z, 0–9 and “-”');
@@ -48,12 +49,12 @@ export const BoxFields = z.strictObject({
   room: oneLine(80).trim().default(''),
   circuit: oneLine(40).trim().default(''),
   /** The box in the newest of its states. */
-  box: BoxDocument,
+  box: StoredBox,
   stage: z.enum(keysOf(STAGES)).default('found'),
   /** When it came to this stage. */
   stageAt: z.iso.datetime().nullable().default(null),
   /** How it was found, once a change is planned. */
-  found: BoxDocument.nullable().default(null),
+  found: StoredBox.nullable().default(null),
   seen: Seen.default(NOTHING_SEEN),
 });
 export type BoxFields = z.output<typeof BoxFields>;
@@ -73,13 +74,26 @@ export type Job = z.output<typeof Job>;
 /** How many boxes of a job its card shows. */
 export const JOB_PREVIEW = 8;
 
+/** A stored box that this program cannot read: it is kept as it is, and told. */
+export const UnreadableBox = z.object({
+  id: RecordId,
+  name: z.string(),
+  room: z.string(),
+  version: z.int().min(1),
+  /** Why, in words. */
+  why: z.string(),
+});
+export type UnreadableBox = z.output<typeof UnreadableBox>;
+
 /** A job with what its card shows. */
 export const JobCard = Job.extend({
   boxes: z.int(),
   over: z.int(),
   unknown: z.int(),
+  /** Boxes that cannot be read here. */
+  unreadable: z.int().default(0),
   /** The first boxes, for their small vessels. */
-  preview: z.array(z.object({ id: RecordId, box: BoxDocument })).max(JOB_PREVIEW),
+  preview: z.array(z.object({ id: RecordId, box: StoredBox })).max(JOB_PREVIEW),
 });
 export type JobCard = z.output<typeof JobCard>;
 
@@ -92,8 +106,8 @@ export const BoxState = z.object({
   version: z.int().min(1),
   at: z.iso.datetime(),
   stage: z.enum(keysOf(STAGES)),
-  box: BoxDocument,
-  found: BoxDocument.nullable(),
+  box: StoredBox,
+  found: StoredBox.nullable(),
 });
 export type BoxState = z.output<typeof BoxState>;
 

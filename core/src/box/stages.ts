@@ -1,8 +1,13 @@
 /** As found → planned → as built: how a box record goes from one state to the next. */
 import type { Change } from './difference.ts';
-import type { BoxDocument } from './document.ts';
-import { setCount } from './edit.ts';
+import type { BoxDocument, Item } from './document.ts';
+import { changeItem } from './edit.ts';
+import type { NewId } from './piece-id.ts';
 import { type BoxFields, NOTHING_SEEN } from './record.ts';
+import { hasDuty } from './set-up.ts';
+import { type Duty, firstHalf, secondHalf } from './work.ts';
+
+type Guards = NonNullable<Duty['guards']>;
 
 type Staged = Pick<BoxFields, 'box' | 'stage' | 'stageAt' | 'found'>;
 
@@ -23,13 +28,23 @@ export function dropPlan({ box, found }: Pick<BoxFields, 'box' | 'found'>, now: 
 
 /**
  * Another box like this one: what is in it and what it does, a change that is planned included. Nothing of the
- * copy is made up, built or seen yet; no wiring is laid down for it.
+ * copy is made up, built or seen yet; no wiring is laid down for it. Its pieces are its own, with ids of their own.
  */
-export function copyOf({ name, room, circuit, box, stage, stageAt, found }: BoxFields): BoxFields {
-  const copied = ({ work, ...rest }: BoxDocument): BoxDocument => {
+export function copyOf(
+  { name, room, circuit, box, stage, stageAt, found }: BoxFields,
+  newId: NewId,
+): BoxFields {
+  const ids = new Map<string, string>();
+  const rename = (id: string) => {
+    const known = ids.get(id) ?? newId();
+    ids.set(id, known);
+    return known;
+  };
+  const copied = (one: BoxDocument): BoxDocument => {
+    const { work, ...rest } = renamed(one, rename);
     if (work === undefined) return rest;
-    const { circuits, runs, devices, schools } = work;
-    return { ...rest, work: { circuits, runs, devices, schools, made: [] } };
+    const { circuits, schools } = work;
+    return { ...rest, work: { circuits, schools, made: [] } };
   };
   return {
     name: `${name.slice(0, 74)}, copy`,
@@ -43,19 +58,43 @@ export function copyOf({ name, room, circuit, box, stage, stageAt, found }: BoxF
   };
 }
 
+/** A box whose items have other ids, wherever a duty or a device names one. Its wirings still name the old ones. */
+function renamed(box: BoxDocument, rename: (id: string) => string): BoxDocument {
+  const there = new Set(box.items.map(({ id }) => id));
+  const piece = (id: string) => (there.has(id) ? rename(id) : id);
+  const hot = (ref: string) => {
+    const device = firstHalf(ref);
+    return device === undefined ? piece(ref) : secondHalf(piece(device));
+  };
+  const guarded = <T extends { guard?: string | undefined; guards?: Guards | undefined }>(one: T): T => ({
+    ...one,
+    ...(one.guard === undefined ? {} : { guard: piece(one.guard) }),
+    ...(one.guards === undefined ? {} : { guards: one.guards.map((of) => of && piece(of)) as Guards }),
+  });
+  return {
+    ...box,
+    items: box.items.map((item): Item => {
+      const own = { ...item, id: rename(item.id) };
+      if (own.kind === 'device' && own.wired !== undefined) {
+        const { halves, ...wired } = guarded(own.wired);
+        const pair = halves?.map(hot) as [string, string] | undefined;
+        return { ...own, wired: { ...wired, ...(pair === undefined ? {} : { halves: pair }) } };
+      }
+      if (!hasDuty(own) || own.duty?.hots === undefined) return own;
+      return { ...own, duty: { ...guarded(own.duty), hots: own.duty.hots.map(hot) } };
+    }),
+  };
+}
+
 /** What was found, with something in it that was taken for an addition. */
 export function alsoFound(
   found: BoxDocument,
-  { item, count }: Extract<Change, { what: 'added' }>,
+  { item, count, ids }: Extract<Change, { what: 'added' }>,
+  box: BoxDocument,
 ): BoxDocument {
-  const there = found.items.some((one) => one.id === item.id);
-  if (there && item.kind !== 'barrier') {
-    return setCount(found, item.id, Math.min(item.count, countIn(found, item.id) + count));
-  }
-  return { ...found, items: [...found.items, item] };
-}
-
-function countIn(box: BoxDocument, id: string): number {
-  const item = box.items.find((one) => one.id === id);
-  return item === undefined || item.kind === 'barrier' ? 0 : item.count;
+  const there = found.items.find((one) => one.id === item.id);
+  if (there && 'count' in there && 'count' in item)
+    return changeItem(found, item.id, { count: Math.min(item.count, there.count + count) });
+  const added = box.items.filter(({ id }) => ids.includes(id));
+  return { ...found, items: [...found.items, ...added] };
 }

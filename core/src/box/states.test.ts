@@ -4,11 +4,20 @@ import { LINE } from '../tests/lines.ts';
 import { readCountLine } from '../shorthand/read.ts';
 import { difference, type Change } from './difference.ts';
 import { BoxDocument, EMPTY_BOX } from './document.ts';
-import { addItem, changeItem, changeShell, duplicateItem, removeItem, setCount } from './edit.ts';
+import {
+  addCount,
+  addItem,
+  changeItem,
+  changeItems,
+  changeShell,
+  duplicateItem,
+  removeItem,
+} from './edit.ts';
+import { newId } from './new-id.ts';
 import { BoxFields } from './record.ts';
 import { alsoFound, copyOf, dropPlan, markBuilt, planChange } from './stages.ts';
 import { workOf } from '../plan/suggest.ts';
-import { WorkPlan } from './work.ts';
+import { StoredBox } from './versions.ts';
 
 function boxOf(line: string): BoxDocument {
   const read = readCountLine(line);
@@ -19,20 +28,24 @@ const said = (changes: readonly Change[]) =>
   changes.map((change) => {
     if (change.what === 'box') return `box ${change.field}`;
     return change.what === 'swapped'
-      ? `swapped ${change.before.kind}`
+      ? `swapped ${change.count > 1 ? `${change.count} ` : ''}${change.before.kind}`
       : `${change.what} ${change.count} ${change.item.kind}`;
   });
 
+const more = (box: BoxDocument, count: number) => addCount(box, 'i1.0', count, newId);
 const FOUND = boxOf('18 in3 plastic, 2x 12/2, duplex, clamps');
 
 describe('difference', () => {
   test.each<[string, (box: BoxDocument) => BoxDocument, string[]]>([
     ['nothing', (box) => box, []],
-    ['a third cable', (box) => setCount(box, 'i1', 3), ['added 1 cable']],
-    ['one cable fewer', (box) => setCount(box, 'i1', 1), ['removed 1 cable']],
-    ['no device', (box) => removeItem(box, 'i2'), ['removed 1 device']],
-    ['another device in its place', (box) => changeItem(box, 'i2', { device: 'gfci' }), ['swapped device']],
-    ['a role for a cable', (box) => changeItem(box, 'i1', { role: 'feed' }), ['swapped cable']],
+    ['a third cable', (box) => more(box, 1), ['added 1 cable']],
+    ['four cables more', (box) => more(box, 4), ['added 4 cable']],
+    ['one cable fewer', (box) => more(box, -1), ['removed 1 cable']],
+    ['the first of two fewer', (box) => removeItem(box, 'i1.0'), ['removed 1 cable']],
+    ['no device', (box) => removeItem(box, 'i2.0'), ['removed 1 device']],
+    ['another device in its place', (box) => changeItem(box, 'i2.0', { device: 'gfci' }), ['swapped device']],
+    ['both cables larger', (box) => changeItems(box, ['i1.0', 'i1.1'], { size: 10 }), ['swapped 2 cable']],
+    ['what a cable does, learnt', (box) => changeItem(box, 'i1.0', { duty: { does: 'feed' } }), []],
     ['a larger box', (box) => changeShell(box, { volume: '22.5 in3' }), ['box volume']],
     [
       'two gangs, old-work',
@@ -41,7 +54,7 @@ describe('difference', () => {
     ],
     ['another edition', (box) => ({ ...box, edition: 'nec2017' }), ['box edition']],
     ['the cautious school', (box) => ({ ...box, flaps: 'count' }), ['box flaps']],
-    ['a note comes last', (box) => ({ ...setCount(box, 'i1', 3), note: 'x' }), ['added 1 cable', 'box note']],
+    ['a note comes last', (box) => ({ ...more(box, 1), note: 'x' }), ['added 1 cable', 'box note']],
   ])('%s', (_name, change, expected) => {
     expect(said(difference(FOUND, change(FOUND)))).toEqual(expected);
   });
@@ -56,7 +69,7 @@ describe('difference', () => {
       fc.property(LINE, (items) => {
         const box = boxOf(items.join(', '));
         expect(difference(box, box)).toEqual([]);
-        const more = addItem(box, { kind: 'fitting', count: 1, fitting: 'hickey' }).box;
+        const more = addItem(box, { kind: 'fitting', count: 1, fitting: 'hickey' }, newId).box;
         expect(said(difference(box, more))).toEqual(['added 1 fitting']);
         expect(said(difference(more, box))).toEqual(['removed 1 fitting']);
       }),
@@ -72,7 +85,7 @@ describe('stages', () => {
   test('planning keeps what was found; building keeps it beside what was built', () => {
     const planned = { ...fields, ...planChange(fields, AT) };
     expect(planned).toMatchObject({ stage: 'planned', stageAt: AT, found: FOUND, box: FOUND });
-    const changed = { ...planned, box: setCount(planned.box, 'i1', 3) };
+    const changed = { ...planned, box: more(planned.box, 1) };
     const built = { ...changed, ...markBuilt(changed, AT) };
     expect(built.stage).toBe('built');
     expect(said(difference(built.found ?? FOUND, built.box))).toEqual(['added 1 cable']);
@@ -82,71 +95,85 @@ describe('stages', () => {
 
   test('a dropped plan leaves the box as it was found', () => {
     const planned = { ...fields, ...planChange(fields, AT) };
-    const dropped = dropPlan({ ...planned, box: removeItem(planned.box, 'i2') }, AT);
+    const dropped = dropPlan({ ...planned, box: removeItem(planned.box, 'i2.0') }, AT);
     expect(dropped).toMatchObject({ stage: 'found', found: null, box: FOUND });
   });
 
   test('what was there already is taken over into what was found', () => {
-    const plan = addItem(setCount(FOUND, 'i1', 4), { kind: 'fitting', count: 1, fitting: 'stud' }).box;
+    const plan = addItem(more(FOUND, 2), { kind: 'fitting', count: 1, fitting: 'stud' }, newId).box;
     let found = FOUND;
     for (const change of difference(FOUND, plan)) {
-      if (change.what === 'added') found = alsoFound(found, change);
+      if (change.what === 'added') found = alsoFound(found, change, plan);
     }
     expect(difference(found, plan)).toEqual([]);
   });
 });
 
-test('a duplicate counts up; one with a label stands beside it', () => {
-  expect(duplicateItem(FOUND, 'i1').items[0]).toMatchObject({ count: 3 });
-  const labelled = changeItem(FOUND, 'i1', { label: 'porch' });
-  expect(duplicateItem(labelled, 'i1').items).toHaveLength(4);
-  expect(duplicateItem(FOUND, 'none')).toBe(FOUND);
+test('a duplicate stands beside its like; one with a label beside that', () => {
+  expect(duplicateItem(FOUND, 'i1.0', newId).items.map(({ kind }) => kind)).toEqual([
+    ...['cable', 'cable', 'cable'],
+    ...['device', 'clamps'],
+  ]);
+  const labelled = changeItem(FOUND, 'i1.0', { label: 'porch' });
+  expect(duplicateItem(labelled, 'i1.0', newId).items).toHaveLength(5);
+  expect(duplicateItem(FOUND, 'none', newId)).toBe(FOUND);
 });
 
-test('a copy of a box is looked at anew: nothing of it is built, ticked, seen or planned', () => {
-  const box = BoxDocument.parse({
+test('what a cable does is a change only where both states say it', () => {
+  const told = (does: string) => changeItem(FOUND, 'i1.0', { duty: { does } });
+  expect(said(difference(told('feed'), told('out')))).toEqual(['swapped cable']);
+  const set = { does: 'loop-in', circuits: ['a'], hots: [] };
+  expect(difference(told('loop'), changeItem(FOUND, 'i1.0', { duty: set }))).toEqual([]);
+});
+
+test('a copy of a box is looked at anew, and its pieces are its own', () => {
+  const box = StoredBox.parse({
     version: 1,
     shell: { volume: '18 in3' },
-    items: [{ id: 'i1', kind: 'cable', count: 1, size: 12, conductors: 2 }],
+    items: [
+      { id: 'i1', kind: 'cable', count: 2, size: 12, conductors: 2 },
+      { id: 'i2', kind: 'device', count: 1, device: 'gfci' },
+      { id: 'i3', kind: 'device', count: 1, device: 'combo' },
+    ],
     work: {
       circuits: [{ id: 'a' }],
-      runs: [{ of: 'i1.0', does: 'feed', circuits: ['a'] }],
-      devices: [],
+      runs: [
+        { of: 'i1.0', does: 'feed', circuits: ['a'] },
+        { of: 'i1.1', does: 'leg', hots: ['i3.0.2'], guard: 'i2.0' },
+      ],
+      devices: [{ of: 'i3.0', guards: ['i2.0', null] }],
       plan: { joints: [], pigtails: [], lands: [], broken: [], marked: [] },
       found: { joints: [], pigtails: [], lands: [], broken: [], marked: [] },
       made: ['j1'],
     },
   });
   const built = BoxFields.parse({ name: 'Den', box, stage: 'built', found: box, seen: { note: 'scorched' } });
-  const copy = copyOf(built);
+  const copy = copyOf(built, newId);
   expect(copy).toMatchObject({ name: 'Den, copy', stage: 'found', found: null, seen: { note: '' } });
-  expect(copy.box.work).toMatchObject({ made: [], runs: [{ of: 'i1.0' }] });
-  expect([copy.box.work?.plan, copy.box.work?.found]).toEqual([undefined, undefined]);
-  // A plan is copied as a plan, beside what was found.
-  const planned = copyOf({ ...built, stage: 'planned' });
+  expect(copy.box.work).toEqual({ circuits: box.work?.circuits, schools: box.work?.schools, made: [] });
+  const [feed, leg, gfci, combo] = copy.box.items;
+  expect(copy.box.items.some(({ id }) => box.items.some((one) => one.id === id))).toBe(false);
+  // What names a piece names that of the copy.
+  expect(feed).toMatchObject({ duty: { does: 'feed', circuits: ['a'] } });
+  expect(leg).toMatchObject({ duty: { hots: [`${combo?.id}.2`], guard: gfci?.id } });
+  expect(combo).toMatchObject({ wired: { guards: [gfci?.id, null] } });
+  expect(BoxDocument.safeParse(copy.box).success).toBe(true);
+  // A plan is copied as a plan, beside what was found, and the two stay the same pieces.
+  const planned = copyOf({ ...built, stage: 'planned' }, newId);
   expect(planned).toMatchObject({ stage: 'planned', found: { shell: { volume: '18 in3' } } });
   expect(planned.found?.work?.made).toEqual([]);
+  expect(planned.found?.items).toEqual(planned.box.items);
 });
 
-test('an id that what is set up still names is not given again: a new device inherits nothing', () => {
+test('no id is given again: a new device in the place of one that is gone inherits nothing', () => {
   const [plain, gfci] = [
-    { kind: 'device', count: 1, device: 'duplex', wide: 1 },
-    { kind: 'device', count: 1, device: 'gfci', wide: 1 },
+    { kind: 'device', device: 'duplex', wide: 1 },
+    { kind: 'device', device: 'gfci', wide: 1 },
   ] as const;
-  const first = addItem(EMPTY_BOX, gfci).box;
-  const second = addItem(first, plain);
-  const set = {
-    ...second.box,
-    work: WorkPlan.parse({
-      circuits: [{ id: 'a' }],
-      runs: [],
-      devices: [{ of: `${second.id}.0`, guard: 'i1.0' }],
-    }),
-  };
-  const again = addItem(removeItem(set, second.id), { ...plain, device: 'single' });
+  const first = addItem(EMPTY_BOX, gfci, newId);
+  const second = addItem(first.box, plain, newId);
+  const set = changeItem(second.box, second.id, { wired: { circuit: 'a', guard: first.id } });
+  const again = addItem(removeItem(set, second.id), plain, newId);
   expect(again.id).not.toBe(second.id);
-  expect(workOf(again.box).devices.find(({ of }) => of === `${again.id}.0`)).toEqual({
-    of: `${again.id}.0`,
-    circuit: 'a',
-  });
+  expect(workOf(again.box).devices.find(({ of }) => of === again.id)).toEqual({ of: again.id, circuit: 'a' });
 });

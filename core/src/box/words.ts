@@ -86,3 +86,7 @@ export type Stage = keyof typeof STAGES;
 /** The two spaces a barrier makes. */
 export const SIDES = ['a', 'b'] as const;
 export type Side = (typeof SIDES)[number];
+
+/** The words of a table as a schema takes them. */
+export const keysOf = <K extends string>(words: Readonly<Record<K, unknown>>) =>
+  Object.keys(words) as [K, ...K[]];

@@ -3,11 +3,11 @@
  * controls; and a wiring of it, planned or entered as found. Part of the box document.
  */
 import { z } from 'zod';
-import { oneLine } from './one-line.ts';
 import { BREAKERS, SIZES } from '../edition/index.ts';
+import { oneLine } from './one-line.ts';
+import { isPieceId, isUlid, pieceId as piece } from './piece-id.ts';
+import { type CableRole, keysOf } from './words.ts';
 
-/** One piece of an item: its id and which of its count, from 0: `i3.0`. */
-const piece = z.string().regex(/^[a-z0-9-]{1,40}\.\d{1,2}$/, 'must name a piece of the box, such as “i3.0”');
 const circuitId = z.string().regex(/^[a-f]$/, 'must be a circuit a to f');
 const chainId = z.string().regex(/^way-\d{1,2}$/, 'must be a chain way-1 to way-99');
 /**
@@ -17,7 +17,20 @@ const chainId = z.string().regex(/^way-\d{1,2}$/, 'must be a chain way-1 to way-
  */
 const hot = z
   .string()
-  .regex(/^([a-f]|way-\d{1,2}|[a-z0-9-]{1,40}\.\d{1,2}(\.2)?)$/, 'must name a circuit, a switch or a chain');
+  .refine(
+    (text) => /^([a-f]|way-\d{1,2})$/.test(text) || isPieceId(text) || firstHalf(text) !== undefined,
+    'must name a circuit, a switch or a chain',
+  );
+
+/** The device whose second half a hot is: `i3.0` of `i3.0.2`; undefined for any other hot. */
+export function firstHalf(text: string): string | undefined {
+  const device = text.endsWith('.2') ? text.slice(0, -2) : '';
+  // `i3.2` is the third piece of an item, not half of a device `i3`.
+  return isUlid(device) || (device.includes('.') && isPieceId(device)) ? device : undefined;
+}
+
+/** The hot that the second half of a device gives. */
+export const secondHalf = (device: string): string => `${device}.2`;
 
 /** What a cable does in the box. */
 export const RUN_WORDS = {
@@ -43,14 +56,11 @@ export const Circuit = z.strictObject({
 });
 export type Circuit = z.output<typeof Circuit>;
 
-/** What one cable, luminaire or set of raceway conductors does. */
-export const Run = z.strictObject({
-  of: piece,
-  does: z.enum(Object.keys(RUN_WORDS) as [RunKind, ...RunKind[]]),
-  /** Circuits a feed or a loop brings. */
-  circuits: z.array(circuitId).max(2).default([]),
-  /** Hots it takes away, the first on black, the second on red. */
-  hots: z.array(hot).max(2).default([]),
+/** Circuits a feed or a loop brings. */
+const circuits = z.array(circuitId).max(2);
+/** Hots it takes away, the first on black, the second on red. */
+const hots = z.array(hot).max(2);
+const carried = {
   /** A hot switched elsewhere comes on its red. */
   switched: z.literal(true).optional(),
   /** The GFCI whose LOAD side feeds it. */
@@ -64,15 +74,62 @@ export const Run = z.strictObject({
   leads: z.enum(['line', 'load']).optional(),
   /** What the third conductor of a traveler cable carries. */
   third: z.enum(['neutral', 'supply', 'return']).optional(),
+};
+
+/** What one cable, luminaire or set of raceway conductors does, told in full. */
+export const Run = z.strictObject({
+  of: piece,
+  does: z.enum(keysOf(RUN_WORDS)),
+  circuits: circuits.default([]),
+  hots: hots.default([]),
+  ...carried,
   /** Conductors of a raceway that belong to this run. */
   wires: z.int().min(1).max(6).optional(),
   name: label.optional(),
 });
 export type Run = z.output<typeof Run>;
 
-/** What one device is wired for. */
-export const DeviceWork = z.strictObject({
-  of: piece,
+/** Every word for what a cable does: those of the set-up, and the two of the count line that leave more open. */
+const DUTY_WORDS: readonly (RunKind | CableRole)[] = [...keysOf(RUN_WORDS), 'loop', 'load'];
+
+/**
+ * The duty of a cable, a luminaire or a set of raceway conductors, kept with it. As far as a count line or a
+ * chip told it, only the word is there; once it is set up, its circuits and hots are too.
+ */
+export const Duty = z
+  .strictObject({
+    does: z.literal(DUTY_WORDS),
+    circuits: circuits.optional(),
+    hots: hots.optional(),
+    ...carried,
+  })
+  .refine(({ circuits: brought, hots: taken }) => (brought === undefined) === (taken === undefined), {
+    path: ['hots'],
+    error: 'circuits and hots are told together',
+  })
+  .refine(({ does, hots: taken }) => taken === undefined || (does !== 'loop' && does !== 'load'), {
+    path: ['does'],
+    error: 'once its hots are told, it must be one of feed, out, leg, loop-out, loop-in, travelers, spare',
+  })
+  .refine(
+    ({ does: _does, circuits: _circuits, hots: taken, ...more }) =>
+      taken !== undefined || Object.keys(more).length === 0,
+    { path: ['hots'], error: 'must be told where more than the word is' },
+  );
+export type Duty = z.output<typeof Duty>;
+
+/** The word of the count line for a duty: it does not tell which way a loop goes. */
+export function roleOf(duty: Duty | undefined): CableRole | undefined {
+  if (duty === undefined) return undefined;
+  const { does } = duty;
+  return does === 'loop-out' || does === 'loop-in' ? 'loop' : does;
+}
+
+/** A duty of which the count line told its word. */
+export const dutyOf = (role: CableRole): Duty => ({ does: role });
+
+/** What a device is wired for, kept with it. */
+const wired = {
   circuit: circuitId.default('a'),
   /** Hot of each half of a receptacle, top first; one hot for both without it. */
   halves: z.tuple([hot, hot]).optional(),
@@ -86,7 +143,12 @@ export const DeviceWork = z.strictObject({
   end: z.enum(['line', 'load']).optional(),
   /** The second half of a combination device; the first is a switch. */
   second: z.enum(['switch', 'receptacle']).optional(),
-});
+};
+export const Wired = z.strictObject(wired);
+export type Wired = z.output<typeof Wired>;
+
+/** What one device is wired for. */
+export const DeviceWork = z.strictObject({ of: piece, ...wired });
 export type DeviceWork = z.output<typeof DeviceWork>;
 
 /** The ways of working a person chooses. Defaults: pigtails, no pre-twist, a spare neutral tail, pigtailed grounds. */
@@ -139,10 +201,8 @@ export const Wiring = z.strictObject({
 });
 export type Wiring = z.output<typeof Wiring>;
 
-export const WorkPlan = z.strictObject({
+const shared = {
   circuits: z.array(Circuit).min(1, 'must have a circuit').max(6),
-  runs: z.array(Run).max(500),
-  devices: z.array(DeviceWork).max(240),
   schools: Schools.default(Schools.parse({})),
   /** The wiring as it was found, entered by hand. */
   found: Wiring.optional(),
@@ -150,5 +210,16 @@ export const WorkPlan = z.strictObject({
   plan: Wiring.optional(),
   /** Joints and terminals ticked as made up. */
   made: z.array(z.string().max(80)).max(2000).default([]),
+};
+
+/** What a box keeps of its work as a whole; what each piece does is kept with the piece. */
+export const BoxWork = z.strictObject(shared);
+export type BoxWork = z.output<typeof BoxWork>;
+
+/** The whole of it in one place, as the planner reads it and as `--work` takes it. */
+export const WorkPlan = z.strictObject({
+  ...shared,
+  runs: z.array(Run).max(500),
+  devices: z.array(DeviceWork).max(240),
 });
 export type WorkPlan = z.output<typeof WorkPlan>;

@@ -1,6 +1,7 @@
 /**
  * Conductors against the breaker: NEC 240.4(D), 15 A 14 AWG or larger, 20 A 12, 30 A 10. From memory.
  */
+import { gathered } from '../box/rows.ts';
 import { type Check, DOES_NOT_APPLY, finds, notChecked, PASS, together } from './finding.ts';
 
 export const circuitConductor: Check = ({ box, cables, edition }) => {
@@ -12,15 +13,15 @@ export const circuitConductor: Check = ({ box, cables, edition }) => {
   const least = value[breaker];
   return together([
     PASS,
-    ...[...cables, ...singles]
-      .filter((item) => item.size > least)
-      .map((item) =>
+    ...gathered([...cables, ...singles])
+      .filter(({ item }) => item.size > least)
+      .map(({ item, items }) =>
         finds({
           check: 'circuit-conductor',
           severity: 'violation',
           section,
           words: `${item.size} AWG on a ${breaker} A breaker: it needs ${least} AWG or larger.`,
-          ids: [item.id],
+          ids: items.map(({ id }) => id),
           cure: `Fit a breaker that ${item.size} AWG allows, or run ${least} AWG.`,
         }),
       ),

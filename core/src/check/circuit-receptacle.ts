@@ -2,6 +2,7 @@
  * Receptacles against the circuit: NEC 210.21(B), a 15 A circuit takes 15 A only; one alone on 20 A wants
  * 20 A. From memory.
  */
+import { gathered } from '../box/rows.ts';
 import { kindOf } from '../device/index.ts';
 import { type Check, DOES_NOT_APPLY, finds, notChecked, notRecorded, PASS, together } from './finding.ts';
 
@@ -13,14 +14,15 @@ export const circuitReceptacle: Check = ({ box, devices, edition }) => {
   const breaker = box.site?.breaker;
   if (breaker === undefined) return notChecked('circuit-receptacle', section, 'the breaker’s rating');
   return together(
-    receptacles.map(({ id, device, amps }) => {
+    gathered(receptacles).map(({ item: { device, amps }, items }) => {
+      const ids = items.map(({ id }) => id);
       if (breaker > 20) {
         return finds({
           check: 'circuit-receptacle',
           severity: 'violation',
           section,
           words: `A ${device} receptacle of 15 or 20 A on a ${breaker} A breaker.`,
-          ids: [id],
+          ids,
           cure: 'Feed it from a circuit of 15 or 20 A.',
         });
       }
@@ -35,7 +37,7 @@ export const circuitReceptacle: Check = ({ box, devices, edition }) => {
           severity: 'violation',
           section,
           words: 'A 20 A receptacle on a 15 A circuit: only 15 A receptacles are allowed there.',
-          ids: [id],
+          ids,
           cure: 'Fit a 15 A receptacle.',
         });
       }
@@ -45,7 +47,7 @@ export const circuitReceptacle: Check = ({ box, devices, edition }) => {
           severity: 'violation',
           section,
           words: 'A 15 A receptacle on a 20 A circuit: it must be rated for the breaker.',
-          ids: [id],
+          ids,
           cure: 'Fit a 20 A receptacle, or a breaker of 15 A.',
         });
       }
@@ -55,7 +57,7 @@ export const circuitReceptacle: Check = ({ box, devices, edition }) => {
           severity: 'look',
           section,
           words: 'A single receptacle alone on a 20 A circuit must be 20 A. Is anything else on the circuit?',
-          ids: [id],
+          ids,
         });
       }
       return PASS;

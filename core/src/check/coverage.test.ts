@@ -13,7 +13,7 @@ import {
   MAKES,
   type Make,
 } from '../edition/index.ts';
-import { WorkPlan } from '../box/work.ts';
+import { changeItem } from '../box/edit.ts';
 import { tally } from '../fill/tally.ts';
 import { boxOf } from '../tests/layouts.ts';
 import { checkBox, checkStatuses } from './check-box.ts';
@@ -144,17 +144,7 @@ test('a Canadian length is told in millimetres, an American one in inches', () =
 test('the timer’s neutral is one truth in Checks and in Join', () => {
   const found = (line: string, neutral?: boolean) => {
     const box = boxOf(line);
-    const set =
-      neutral === undefined
-        ? box
-        : {
-            ...box,
-            work: WorkPlan.parse({
-              circuits: [{ id: 'a' }],
-              runs: [],
-              devices: [{ of: 'i2.0', neutral }],
-            }),
-          };
+    const set = neutral === undefined ? box : changeItem(box, 'i2.0', { wired: { circuit: 'a', neutral } });
     const nec = editionOf('nec2023');
     return checkBox(set, nec, tally(set, nec)).findings.find(({ check }) => check === 'neutral-at-switch')
       ?.severity;

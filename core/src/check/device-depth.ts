@@ -5,6 +5,7 @@
  */
 import { boxDepth, deviceDepth } from '../box/depth.ts';
 import { largestInsulatedIn } from '../box/edit.ts';
+import { gathered } from '../box/rows.ts';
 import type { Cited, Size } from '../edition/index.ts';
 import { inches, type Length, showInches, sixtyFourths } from '../quantity/length.ts';
 import { type Check, DOES_NOT_APPLY, finds, notChecked, notRecorded, PASS, together } from './finding.ts';
@@ -63,7 +64,7 @@ export const deviceDepthCheck: Check = ({ box, devices, edition }) => {
         });
   }
   return together(
-    devices.map((item) => {
+    gathered(devices).map(({ item, items }) => {
       const body = deviceDepth(item);
       const needed = depthNeeded(item.size ?? inBox, body);
       if (inside >= needed) return PASS;
@@ -73,7 +74,7 @@ export const deviceDepthCheck: Check = ({ box, devices, edition }) => {
         severity: body > inside || item.depth !== undefined ? 'violation' : 'look',
         section,
         words: `The ${item.device} reaches ${showInches(body)} in behind its strap${typical}: it needs a box ${showInches(needed)} in deep, this one has ${showInches(inside)} in.`,
-        ids: [item.id],
+        ids: items.map(({ id }) => id),
         cure: 'Fit a deeper box, an extension, or a shallower device.',
       });
     }),

@@ -6,7 +6,7 @@ import { type Check, DOES_NOT_APPLY, finds, notChecked, notRecorded, PASS } from
 
 export const entries: Check = ({ box, cables, edition }) => {
   const section = edition.checks.sections.entries;
-  const coming = cables.reduce((sum, { count }) => sum + count, 0);
+  const coming = cables.length;
   if (coming === 0) return DOES_NOT_APPLY;
   if (section === null) return notRecorded('entries', edition);
   const there = box.site?.entries;

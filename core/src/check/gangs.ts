@@ -7,7 +7,7 @@ import { type Check, DOES_NOT_APPLY, finds, PASS } from './finding.ts';
 
 export const gangs: Check = ({ box, devices, counted, edition }) => {
   const room = box.shell.gangs;
-  const wanted = devices.reduce((sum, { count, wide }) => sum + count * wide, 0);
+  const wanted = devices.reduce((sum, { wide }) => sum + wide, 0);
   if (devices.length === 0) return DOES_NOT_APPLY;
   if (wanted <= room) return PASS;
   const square = box.shell.form === 'square' || shapeOf(edition, box.shell.box) === 'square';

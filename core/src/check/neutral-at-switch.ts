@@ -2,24 +2,21 @@
  * A neutral at switches: new switch boxes for lighting want one, and an old switch loop can feed no
  * receptacle (NEC 404.2(C), from memory).
  */
+import { roleOf } from '../box/work.ts';
 import { kindOf } from '../device/index.ts';
 import { takesNeutral } from '../device/kind.ts';
 import { type Check, DOES_NOT_APPLY, finds, PASS, together } from './finding.ts';
 
-export const neutralAtSwitch: Check = ({ box, cables, devices, edition }) => {
+export const neutralAtSwitch: Check = ({ cables, devices, edition }) => {
   const section = edition.checks.sections['neutral-at-switch'] ?? edition.name;
   const switches = devices.filter(({ device }) => kindOf(device).group === 'switch');
-  const told = cables.filter(({ role }) => role !== undefined);
+  const told = cables.filter(({ duty }) => duty !== undefined);
   if (switches.length === 0 || cables.length === 0) return DOES_NOT_APPLY;
   const others = devices.filter(({ device }) => ['receptacle', 'both'].includes(kindOf(device).group));
-  const onlyLoops = told.length === cables.length && told.every(({ role }) => role === 'loop');
+  const onlyLoops = told.length === cables.length && told.every(({ duty }) => roleOf(duty) === 'loop');
   if (!onlyLoops) return PASS;
   // What is said where the box is set up counts here too: one truth of which device takes a neutral.
-  const hungry = switches.filter(({ id, device, count }) =>
-    Array.from({ length: count }, (_, nth) => `${id}.${nth}`).some((of) =>
-      takesNeutral(kindOf(device), box.work?.devices.find((one) => one.of === of) ?? {}),
-    ),
-  );
+  const hungry = switches.filter(({ device, wired }) => takesNeutral(kindOf(device), wired ?? {}));
   return together([
     finds({
       check: 'neutral-at-switch',

@@ -8,7 +8,6 @@ import { LINE } from '../tests/lines.ts';
 import { CsvRefused, readCsv, writeCsv } from './csv.ts';
 import { boxJsonSchema } from './json-schema.ts';
 import { rulesPage } from './rules-page.ts';
-import { bringUpToDate, DocumentRefused } from './version.ts';
 
 const docs = (name: string) => join(__dirname, '../../../docs', name);
 const PAGES: readonly [string, () => string][] = [
@@ -78,15 +77,8 @@ describe('CSV', () => {
   });
 
   test('a cell that a spreadsheet would run is written as text', () => {
-    const box = BoxDocument.parse({ version: 1, shell: {}, items: [] });
+    const box = BoxDocument.parse({ version: 2, shell: {}, items: [] });
     const csv = writeCsv([{ name: '=SUM(A1)', room: '@x', circuit: '', box }]);
     expect(csv).toMatch("'=SUM(A1),'@x,");
   });
-});
-
-test('a document of a newer version, or of none, is refused in words', () => {
-  expect(() => bringUpToDate({ version: 2 })).toThrow(/version 2; this program reads versions up to 1/);
-  expect(() => bringUpToDate([])).toThrow(DocumentRefused);
-  expect(() => bringUpToDate({ version: 'x' })).toThrow(/whole number from 1/);
-  expect(bringUpToDate({ version: 1 })).toEqual({ version: 1 });
 });

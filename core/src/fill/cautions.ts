@@ -1,6 +1,7 @@
 /** What a person must know about an answer that the lines alone do not say. */
 import type { Warning } from '../box/assembled.ts';
 import type { BoxDocument } from '../box/document.ts';
+import { gathered } from '../box/rows.ts';
 import { DEVICES } from '../box/words.ts';
 import type { Edition } from '../edition/index.ts';
 import { type Amount, showAmount } from './amount.ts';
@@ -22,7 +23,7 @@ export function nameFlapSchool(box: BoxDocument, warnings: Warning[]): void {
 
 /** A device that needs more gangs than the box has. */
 export function warnOfWideDevices(box: BoxDocument, warnings: Warning[]): void {
-  for (const item of box.items) {
+  for (const { item } of gathered(box.items)) {
     if (item.kind !== 'device' || item.wide <= box.shell.gangs) continue;
     warnings.push({
       code: 'device-wide',

@@ -14,11 +14,11 @@ export const insulatedConductors: Rule = (census, edition, into) => {
   let bare = 0;
   for (const item of census.items) {
     if (item.kind === 'cable') {
-      entering.add(item.size, item.id, item.count * item.conductors);
+      entering.add(item.size, item.id, item.conductors);
       if (!item.ground || item.make === 'ac') continue;
-      if (item.make === 'mc') bonding.add(item.groundSize ?? item.size, item.id, item.count);
+      if (item.make === 'mc') bonding.add(item.groundSize ?? item.size, item.id, 1);
       else {
-        bare += item.count;
+        bare += 1;
         bareIds.push(item.id);
       }
     } else if (item.kind === 'conductors') {

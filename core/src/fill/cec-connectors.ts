@@ -12,7 +12,7 @@ export const connectorPairs: Rule = (census, edition, into) => {
   let unsized = 0;
   let entering = 0;
   for (const item of census.items) {
-    if (item.kind === 'cable') entering += item.count;
+    if (item.kind === 'cable') entering += 1;
     if (item.kind === 'conductors' && item.run === 'enters') entering += item.count;
     if (item.kind !== 'connectors') continue;
     recorded = true;

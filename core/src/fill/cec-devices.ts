@@ -7,14 +7,14 @@ import { lengthIn } from '../box/document.ts';
 import { DEVICES } from '../box/words.ts';
 import { showInches } from '../quantity/length.ts';
 import type { Volume } from '../quantity/volume.ts';
-import { type Rule } from './claim.ts';
+import { isDevice, type Rule } from './claim.ts';
+import { gathered } from '../box/rows.ts';
 
 export const strapDevices: Rule = (census, edition, into) => {
   const section = edition.sections['strap-devices'];
-  for (const item of census.items) {
-    if (item.kind !== 'device') continue;
+  for (const { item, items, count: pieces } of gathered(census.items.filter(isDevice))) {
     const name = DEVICES[item.device];
-    const what = item.count === 1 ? name : `${item.count} × ${name}`;
+    const what = pieces === 1 ? name : `${pieces} × ${name}`;
     const depth = item.depth === undefined ? undefined : lengthIn(item.depth);
     const deep = edition.deepDevice?.value;
     if (deep && depth !== undefined && depth > deep.beyond) {
@@ -24,10 +24,10 @@ export const strapDevices: Rule = (census, edition, into) => {
         section,
         what: `${what}, ${showInches(depth)} in deep`,
         why: 'A flush device deeper than 1 in behind its strap takes 32 mL for each centimetre of that depth.',
-        count: item.count,
+        count: pieces,
         size: null,
         each: (depth * deep.atomsPerNm) as Volume,
-        from: [{ id: item.id, count: item.count }],
+        from: items.map(({ id }) => ({ id, count: 1 })),
       });
       continue;
     }
@@ -39,7 +39,7 @@ export const strapDevices: Rule = (census, edition, into) => {
       });
       continue;
     }
-    const count = item.count * edition.yoke.value;
+    const count = pieces * edition.yoke.value;
     into.claims.push({
       topic: item.id,
       rule: 'strap-devices',
@@ -48,7 +48,7 @@ export const strapDevices: Rule = (census, edition, into) => {
       why: `Each flush device on a single strap counts as two conductors; of mixed sizes we take the largest on the device (${size} AWG), our reading.`,
       count,
       size,
-      from: [{ id: item.id, count }],
+      from: items.map(({ id }) => ({ id, count: count / pieces })),
     });
   }
 };

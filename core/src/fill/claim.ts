@@ -1,6 +1,6 @@
 /** What a counting rule says: so many allowances of such a size, from these items, for this reason. */
 import type { Warning } from '../box/assembled.ts';
-import { type Item, larger } from '../box/document.ts';
+import { type Item, type ItemOf, larger } from '../box/document.ts';
 import type { Edition, RuleName, Size } from '../edition/index.ts';
 import type { Volume } from '../quantity/volume.ts';
 
@@ -84,6 +84,8 @@ export function takeCensus(items: readonly Item[], flapsCount: boolean): Census 
   }
   return { items, largest: larger(insulated, bare), largestInsulated: insulated, flapsCount };
 }
+
+export const isDevice = (item: Item): item is ItemOf<'device'> => item.kind === 'device';
 
 /** A count with its noun. @example plural(2, 'loop') // '2 loops' */
 export function plural(count: number, one: string, many = `${one}s`): string {

@@ -17,7 +17,7 @@ export const conductors: Rule = (census, edition, into) => {
   const fixtures: ItemOf<'fixture'>[] = [];
   for (const item of census.items) {
     if (item.kind === 'cable') {
-      entering.add(item.size, item.id, item.count * item.conductors);
+      entering.add(item.size, item.id, item.conductors);
     } else if (item.kind === 'conductors') {
       if (item.run === 'enters') entering.add(item.size, item.id, item.count);
       else if (item.run === 'through') through.add(item.size, item.id, item.count);

@@ -3,11 +3,11 @@
  * a device wider than one gang counts twice for each gang it needs.
  */
 import { DEVICES } from '../box/words.ts';
-import { type Rule } from './claim.ts';
+import { isDevice, type Rule } from './claim.ts';
+import { gathered } from '../box/rows.ts';
 
 export const devices: Rule = (census, edition, into) => {
-  for (const item of census.items) {
-    if (item.kind !== 'device') continue;
+  for (const { item, items, count: pieces } of gathered(census.items.filter(isDevice))) {
     const name = DEVICES[item.device];
     const size = item.size ?? census.largestInsulated;
     if (size === undefined) {
@@ -18,19 +18,19 @@ export const devices: Rule = (census, edition, into) => {
       continue;
     }
     const gangs = edition.yokePerGang ? item.wide : 1;
-    const count = item.count * edition.yoke.value * gangs;
+    const count = pieces * edition.yoke.value * gangs;
     into.claims.push({
       topic: item.id,
       rule: 'devices',
       section: edition.sections.devices,
-      what: `${item.count === 1 ? name : `${item.count} × ${name}`}${gangs > 1 ? `, ${gangs} gangs wide` : ''}`,
+      what: `${pieces === 1 ? name : `${pieces} × ${name}`}${gangs > 1 ? `, ${gangs} gangs wide` : ''}`,
       why:
         gangs > 1
           ? `A device wider than one gang counts twice for each of its ${gangs} gangs, at the largest conductor landed on it (${size} AWG).`
           : `Each yoke counts twice, at the largest conductor landed on it (${size} AWG).`,
       count,
       size,
-      from: [{ id: item.id, count }],
+      from: items.map(({ id }) => ({ id, count: count / pieces })),
     });
   }
 };

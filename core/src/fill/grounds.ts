@@ -5,6 +5,7 @@
  * each further one a quarter. One that starts in the box (a pigtail) does not enter it.
  */
 import { larger } from '../box/document.ts';
+import { gathered } from '../box/rows.ts';
 import type { Edition, Size } from '../edition/index.ts';
 import { type Census, type Counting, FIXTURE_GROUND, plural, type Rule, type Share } from './claim.ts';
 import { fixtureGroundLeftOut } from './fixture-wires.ts';
@@ -25,17 +26,17 @@ function add(set: Set, id: string, count: number, size: Size) {
 function enteringGrounds(census: Census, edition: Edition, into: Counting): { plain: Set; isolated: Set } {
   const plain: Set = { count: 0, largest: undefined, from: [] };
   const isolated: Set = { count: 0, largest: undefined, from: [] };
-  for (const item of census.items) {
+  for (const { item, items } of gathered(census.items)) {
     if (item.kind === 'cable') {
       if (item.make === 'ac') {
         into.notCounted.push({
           what: 'armor and bonding strip of the AC cable',
           reason: 'The armor of AC is its equipment ground: no conductor enters to be counted.',
           section: edition.sections['grounds-together'],
-          ids: [item.id],
+          ids: items.map(({ id }) => id),
         });
       } else if (item.ground) {
-        add(plain, item.id, item.count, item.groundSize ?? item.size);
+        for (const { id } of items) add(plain, id, 1, item.groundSize ?? item.size);
         if (item.size < 10 && item.groundSize === undefined) {
           into.warnings.push({
             code: 'ground-size',

@@ -1,6 +1,7 @@
 /** Room left: how much more of each common thing would still be legal, and which boxes would hold it all. */
 import { addItem, type NewItem } from '../box/edit.ts';
 import type { BoxDocument } from '../box/document.ts';
+import { countedIds, type NewId } from '../box/piece-id.ts';
 import type { Edition, StandardBox } from '../edition/index.ts';
 import { type Tally, tally } from './tally.ts';
 
@@ -12,11 +13,11 @@ export interface Addition {
 
 const cable = (size: 14 | 12 | 10, conductors: 2 | 3): Addition => ({
   name: `${size}/${conductors}`,
-  items: [{ kind: 'cable', count: 1, size, conductors, make: 'nm', ground: true }],
+  items: [{ kind: 'cable', size, conductors, make: 'nm', ground: true }],
 });
 const device = (name: 'duplex' | 'switch'): Addition => ({
   name: `${name === 'duplex' ? 'duplex receptacle' : 'switch'}`,
-  items: [{ kind: 'device', count: 1, device: name, wide: 1 }],
+  items: [{ kind: 'device', device: name, wide: 1 }],
 });
 const conductor = (size: 14 | 12 | 10): Addition => ({
   name: `${size} AWG conductor`,
@@ -41,8 +42,8 @@ export const COMMON_ADDITIONS: readonly Addition[] = [
 const MOST = 50;
 
 /** A box with something added. */
-export function withAddition(box: BoxDocument, addition: Addition): BoxDocument {
-  return addition.items.reduce((filled, item) => addItem(filled, item).box, box);
+export function withAddition(box: BoxDocument, addition: Addition, newId: NewId): BoxDocument {
+  return addition.items.reduce((filled, item) => addItem(filled, item, newId).box, box);
 }
 
 /**
@@ -51,9 +52,10 @@ export function withAddition(box: BoxDocument, addition: Addition): BoxDocument 
  */
 export function roomFor(box: BoxDocument, edition: Edition, addition: Addition): number | null {
   if (tally(box, edition).verdict === 'unknown') return null;
+  const newId = countedIds();
   let filled = box;
   for (let many = 0; many < MOST; many += 1) {
-    filled = withAddition(filled, addition);
+    filled = withAddition(filled, addition, newId);
     if (tally(filled, edition).verdict !== 'legal') return many;
   }
   return MOST;
@@ -88,7 +90,12 @@ export function smallestBoxes(box: BoxDocument, edition: Edition): HoldingBox[] 
     if (box.shell.gangs > 1 && !standard.perGang && standard.shape !== 'square') continue;
     const { flaps, items } = box;
     const counted = tally(
-      { version: 1, shell: { box: standard.code, gangs: box.shell.gangs, material: 'metal' }, flaps, items },
+      {
+        version: box.version,
+        shell: { box: standard.code, gangs: box.shell.gangs, material: 'metal' },
+        flaps,
+        items,
+      },
       edition,
     );
     if (counted.verdict === 'legal') held.push({ standard, counted });

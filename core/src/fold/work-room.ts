@@ -42,9 +42,9 @@ function solids(box: BoxDocument, { conductor: length, connector }: Assumptions)
   for (const item of box.items) {
     switch (item.kind) {
       case 'cable':
-        insulatedPiece(item.size, item.count * item.conductors);
+        insulatedPiece(item.size, item.conductors);
         if (item.ground && item.make !== 'ac')
-          sum += (BARE_SQIN.value[item.groundSize ?? item.size] ?? 0) * length * item.count;
+          sum += (BARE_SQIN.value[item.groundSize ?? item.size] ?? 0) * length;
         break;
       case 'conductors':
         insulatedPiece(
@@ -61,7 +61,7 @@ function solids(box: BoxDocument, { conductor: length, connector }: Assumptions)
         sum += (BARE_SQIN.value[item.size] ?? 0) * length * item.count;
         break;
       case 'device':
-        sum += DEVICE_FACE_SQIN.value * (deviceDepth(item) / NM_PER_INCH) * item.count * item.wide;
+        sum += DEVICE_FACE_SQIN.value * (deviceDepth(item) / NM_PER_INCH) * item.wide;
         break;
       default:
         break;

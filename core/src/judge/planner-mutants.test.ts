@@ -88,7 +88,7 @@ const MUTANTS: readonly Mutant[] = [
     name: 'like cables are dropped',
     file: MAKE,
     from: `const wires = lines.flatMap((line) => line.wires);`,
-    to: `const wires = lines.filter(({ item }, nth) => lines.findIndex((one) => one.item === item) === nth).flatMap((line) => line.wires);`,
+    to: `const wires = lines.filter(({ item, run }, nth) => lines.findIndex((one) => one.item.size === item.size && one.run.does === run.does) === nth).flatMap((line) => line.wires);`,
   },
   {
     name: 'tabs are never broken',

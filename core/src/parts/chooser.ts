@@ -3,6 +3,7 @@
  * plan counted and checked in it; the smallest that is legal and the one for working room.
  */
 import type { BoxDocument } from '../box/document.ts';
+import type { NewId } from '../box/piece-id.ts';
 import type { Form, Material, Mount } from '../box/words.ts';
 import { checkBox } from '../check/check-box.ts';
 import type { Edition } from '../edition/index.ts';
@@ -89,6 +90,7 @@ export function chooseBoxes(
   parts: readonly BoxPart[],
   wish: BoxWish,
   kit: Kit,
+  newId: NewId,
 ): Choice {
   const leftOut: Record<string, number> = {};
   const before = violations(checkBox(box, edition, tally(box, edition)).findings);
@@ -99,7 +101,7 @@ export function chooseBoxes(
       leftOut[why] = (leftOut[why] ?? 0) + 1;
       continue;
     }
-    const next = replaceBox(box, part);
+    const next = replaceBox(box, part, newId);
     const counted = tally(next, edition);
     const findings = checkBox(next, edition, counted).findings;
     fits.push({

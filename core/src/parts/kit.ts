@@ -4,10 +4,10 @@
  * practice, no source.
  */
 import { z } from 'zod';
-import { keysOf, lengthIn, LIMITS, volumeIn } from '../box/document.ts';
+import { lengthIn, LIMITS, volumeIn } from '../box/document.ts';
 import { HANGINGS } from '../box/site.ts';
 import { lengthText, volumeText } from '../box/texts.ts';
-import { FORMS, MATERIALS, MOUNTS } from '../box/words.ts';
+import { FORMS, keysOf, MATERIALS, MOUNTS } from '../box/words.ts';
 import type { Edition } from '../edition/index.ts';
 import { ASSUMED } from '../fold/solids.ts';
 import { printLength } from '../quantity/length.ts';

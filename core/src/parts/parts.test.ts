@@ -2,6 +2,7 @@
  * The truck's boxes and the chooser. Volumes of standard boxes: NEC Table 314.16(A), from memory (handbook
  * 5); typical boxes are common practice, no source. Invented plans.
  */
+import { countedIds } from '../box/piece-id.ts';
 import { editionOf } from '../edition/index.ts';
 import { tally } from '../fill/tally.ts';
 import { inches } from '../quantity/length.ts';
@@ -90,6 +91,7 @@ describe('the truck', () => {
     const fixes = (added: ReturnType<typeof addsOf>) =>
       findRemedies(box, nec, tally(box, nec), {
         weights: NEW_KIT.weights,
+        newId: countedIds(),
         boxes: [],
         added,
       }).proposals.flatMap(({ ids }) => ids);
@@ -108,7 +110,9 @@ describe('the truck', () => {
     ).toEqual([cubicInches(13.5), cubicInches(18)]);
     const kinds = (line: string) =>
       new Set(
-        chooseBoxes(boxOf(line), nec, partsOf(nec, NEW_KIT), {}, NEW_KIT).fits.map(({ part }) => part.form),
+        chooseBoxes(boxOf(line), nec, partsOf(nec, NEW_KIT), {}, NEW_KIT, countedIds()).fits.map(
+          ({ part }) => part.form,
+        ),
       );
     expect(kinds('18 in3 plastic, 12/2')).not.toContain('masonry');
     expect(kinds('box masonry-2.5 masonry, 12/2')).toContain('masonry');
@@ -140,7 +144,7 @@ describe('the truck', () => {
 describe('choosing a box', () => {
   const choose = (line: string, wish: Partial<BoxWish> = {}, mine: Kit = NEW_KIT) => {
     const box = boxOf(line);
-    return chooseBoxes(box, nec, partsOf(nec, mine), { ...wishFor(box), ...wish }, mine);
+    return chooseBoxes(box, nec, partsOf(nec, mine), { ...wishFor(box), ...wish }, mine, countedIds());
   };
 
   test('worked example 2: the third cable wants 20.25 in³; the smallest legal box is the smallest that has them', () => {
@@ -171,7 +175,7 @@ describe('choosing a box', () => {
       { truck: true },
     ] as const satisfies BoxWish[]) {
       const box = boxOf('18 in3, 12/2');
-      const { fits, leftOut } = chooseBoxes(box, nec, partsOf(nec, NEW_KIT), wish, NEW_KIT);
+      const { fits, leftOut } = chooseBoxes(box, nec, partsOf(nec, NEW_KIT), wish, NEW_KIT, countedIds());
       const gone = Object.values(leftOut).reduce((sum, count) => sum + count, 0);
       expect(fits.length + gone).toBe(all);
       expect(gone).toBeGreaterThan(0);

@@ -3,6 +3,7 @@
  * ports. What is called the same is numbered, so that a joint can say which of two it means.
  */
 import type { BoxDocument, Item, ItemOf } from '../box/document.ts';
+import { type DutyItem, hasDuty } from '../box/set-up.ts';
 import { DEVICES } from '../box/words.ts';
 import type { DeviceWork, Run, WorkPlan } from '../box/work.ts';
 import { type DeviceKind, kindOf } from '../device/index.ts';
@@ -38,7 +39,7 @@ export interface Conductor {
 /** A cable, a luminaire or a pull of raceway conductors, with its conductors. */
 export interface CablePiece {
   readonly key: string;
-  readonly item: ItemOf<'cable'> | ItemOf<'conductors'> | ItemOf<'fixture'>;
+  readonly item: DutyItem;
   readonly run: Run;
   readonly conductors: readonly Conductor[];
   /** Its label, or what it is made of and does; like ones are numbered. */
@@ -57,30 +58,12 @@ export interface DevicePiece {
   readonly title: string;
 }
 
-/** A piece of a box that can be a run. */
-export interface Piece {
-  readonly key: string;
-  readonly item: CablePiece['item'];
-}
-
-/** The items of a box that can be runs, one key for each piece. */
-export function piecesOf(box: BoxDocument): Piece[] {
-  return box.items.flatMap((item): Piece[] => {
-    if (item.kind === 'cable')
-      return Array.from({ length: item.count }, (_, nth) => ({ key: `${item.id}.${nth}`, item }));
-    if (item.kind === 'fixture') return [{ key: `${item.id}.0`, item }];
-    return item.kind === 'conductors' && item.run === 'enters' ? [{ key: `${item.id}.0`, item }] : [];
-  });
-}
+/** The items of a box that can be runs. */
+export const piecesOf = (box: BoxDocument): DutyItem[] => box.items.filter(hasDuty);
 
 /** The pieces of a box that are devices. */
-export function devicePieces(box: BoxDocument): { key: string; item: ItemOf<'device'> }[] {
-  return box.items.flatMap((item) =>
-    item.kind === 'device'
-      ? Array.from({ length: item.count }, (_, nth) => ({ key: `${item.id}.${nth}`, item }))
-      : [],
-  );
-}
+export const devicePieces = (box: BoxDocument): ItemOf<'device'>[] =>
+  box.items.filter((item) => item.kind === 'device');
 
 /** Insulated conductors of a run, by colour. Common practice, no source: read the cable. */
 export function insulatedOf(item: Item, run: Run): readonly Colour[] {
@@ -142,46 +125,40 @@ export function cablesOf(box: BoxDocument, work: WorkPlan): CablePiece[] {
 }
 
 function unnamed(box: BoxDocument, work: WorkPlan): Unnamed[] {
-  const alone = box.items.some((item) => item.kind === 'ground');
-  const byPiece = new Map<string, Run[]>();
-  for (const run of work.runs) byPiece.set(run.of, [...(byPiece.get(run.of) ?? []), run]);
-  return piecesOf(box).flatMap(({ key, item }): Unnamed[] => {
-    // Raceway conductors may be several runs: `i5.0`, `i5.1` … each with its wires.
-    const runs =
-      item.kind === 'conductors'
-        ? work.runs.filter(({ of }) => of.startsWith(`${item.id}.`))
-        : (byPiece.get(key) ?? []);
-    const told: readonly Run[] =
-      runs.length > 0 ? runs : [{ of: key, does: 'spare', circuits: [], hots: [] }];
-    return told.map((run): Unnamed => {
-      const conductors = insulatedOf(item, run).map((colour): Conductor => ({
-        id: wireEnd(run.of, colour),
-        run: run.of,
-        colour,
-        size: item.size,
-      }));
-      const grounded =
-        item.kind === 'fixture' ||
-        (item.kind === 'cable' ? item.ground && item.make !== 'ac' : alone && run === told[0]);
-      if (!grounded) return { key: run.of, item, run, conductors };
-      const colour = item.kind === 'cable' && item.make === 'mc' ? 'green' : 'bare';
-      const size = (item.kind === 'cable' ? item.groundSize : undefined) ?? item.size;
-      return {
-        key: run.of,
-        item,
-        run,
-        conductors: [...conductors, { id: wireEnd(run.of, colour), run: run.of, colour, size }],
-      };
-    });
+  // Grounds that arrive without a cable come with raceway conductors, one with each set as far as they go.
+  let alone = box.items.reduce((sum, item) => sum + (item.kind === 'ground' ? item.count : 0), 0);
+  const said = new Map(work.runs.map((run) => [run.of, run]));
+  return piecesOf(box).map((item): Unnamed => {
+    const key = item.id;
+    const run: Run = said.get(key) ?? { of: key, does: 'spare', circuits: [], hots: [] };
+    const conductors = insulatedOf(item, run).map((colour): Conductor => ({
+      id: wireEnd(key, colour),
+      run: key,
+      colour,
+      size: item.size,
+    }));
+    if (item.kind === 'conductors') alone -= 1;
+    const grounded =
+      item.kind === 'fixture' || (item.kind === 'cable' ? item.ground && item.make !== 'ac' : alone >= 0);
+    if (!grounded) return { key, item, run, conductors };
+    const colour = item.kind === 'cable' && item.make === 'mc' ? 'green' : 'bare';
+    const size = (item.kind === 'cable' ? item.groundSize : undefined) ?? item.size;
+    return {
+      key,
+      item,
+      run,
+      conductors: [...conductors, { id: wireEnd(key, colour), run: key, colour, size }],
+    };
   });
 }
 
 /** Every device with its ports. One nothing is said of takes circuit a. */
 export function devicesOf(box: BoxDocument, plan: WorkPlan): DevicePiece[] {
   const pieces = devicePieces(box);
-  const titles = numbered(pieces.map(({ item }) => item.label ?? DEVICES[item.device]));
+  const titles = numbered(pieces.map((item) => item.label ?? DEVICES[item.device]));
   const said = new Map(plan.devices.map((one) => [one.of, one]));
-  return pieces.map(({ key, item }, at): DevicePiece => {
+  return pieces.map((item, at): DevicePiece => {
+    const key = item.id;
     const work = said.get(key) ?? { of: key, circuit: 'a' };
     const kind = kindOf(item.device);
     return {

@@ -184,19 +184,17 @@ const unsourced: Look = ({ lines, there, work, faces, edition }) =>
   );
 
 /** Every conductor of a raceway is spoken for. */
-const raceways: Look = ({ box, lines }) =>
-  box.items.flatMap((item): Obstacle[] => {
-    if (item.kind !== 'conductors' || item.run !== 'enters') return [];
-    const mine = lines.filter(({ item: of }) => of.id === item.id);
-    if (mine.some(({ run }) => run.does === 'spare')) return [];
-    const said = mine.reduce((sum, { run }) => sum + (run.wires ?? 2), 0);
+const raceways: Look = ({ lines }) =>
+  lines.flatMap(({ key, item, run }): Obstacle[] => {
+    if (item.kind !== 'conductors' || run.does === 'spare') return [];
+    const said = run.wires ?? 2;
     if (said === item.count) return [];
     return [
       {
         code: 'raceway',
         words: `Of the ${item.count} conductors of the raceway ${said} are spoken for: say what each pair or three of them does.`,
         section: OWN,
-        of: mine.map(({ key }) => key),
+        of: [key],
       },
     ];
   });

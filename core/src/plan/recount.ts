@@ -1,6 +1,7 @@
 /** The fill with the connectors a plan needs: in the CEC each pair of them counts (12-3034). */
 import type { BoxDocument } from '../box/document.ts';
 import { addItem } from '../box/edit.ts';
+import type { NewId } from '../box/piece-id.ts';
 import type { Wiring, WorkPlan } from '../box/work.ts';
 import type { Size } from '../edition/index.ts';
 import { CONNECTORS, type Connector } from '../connector/connectors.ts';
@@ -11,6 +12,7 @@ export function withConnectors(
   box: BoxDocument,
   work: WorkPlan,
   wiring: Wiring,
+  newId: NewId,
   kinds: readonly Connector[] = CONNECTORS,
 ): BoxDocument {
   const sizes = new Map<string, Size>([
@@ -27,9 +29,12 @@ export function withConnectors(
         .reduce((most, size) => (size < most ? size : most));
       counts.set(largest, (counts.get(largest) ?? 0) + 1);
     }
+  const before = box.items.filter((item) => item.kind === 'connectors');
   const without: BoxDocument = { ...box, items: box.items.filter(({ kind }) => kind !== 'connectors') };
-  return [...counts].reduce(
-    (filled, [size, count]) => addItem(filled, { kind: 'connectors', count, size }).box,
-    without,
-  );
+  return [...counts].reduce((filled, [size, count]) => {
+    const same = before.find((item) => item.size === size && item.side === undefined);
+    return same === undefined
+      ? addItem(filled, { kind: 'connectors', count, size }, newId).box
+      : { ...filled, items: [...filled.items, { ...same, count }] };
+  }, without);
 }

@@ -7,7 +7,9 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import fc from 'fast-check';
 import solver from 'javascript-lp-solver';
+import { nextOf, withWork } from '../box/set-up.ts';
 import { Schools, WorkPlan } from '../box/work.ts';
+import { countedIds } from '../box/piece-id.ts';
 import { editionOf, type Size } from '../edition/index.ts';
 import { tally } from '../fill/tally.ts';
 import { boxOf, LAYOUTS } from '../tests/harder-layouts.ts';
@@ -372,9 +374,10 @@ describe('the first guess', () => {
     const work = suggestWork(box);
     const told: WorkPlan = { ...work, runs: work.runs.map((run) => ({ ...run, name: 'told' })) };
     const more = boxOf('34 in3 2-gang, 14/2 feed, 14/2 leg, switch, duplex, 14/2 out');
-    const now = workOf({ ...more, work: told });
+    const now = workOf(withWork(more, told, nextOf(more, told)).box);
     expect(now.runs.map(({ name }) => name)).toEqual(['told', 'told', undefined]);
-    const less = workOf({ ...boxOf('34 in3 2-gang, 14/2 feed'), work: told });
+    const few = boxOf('34 in3 2-gang, 14/2 feed');
+    const less = workOf(withWork(few, told, nextOf(few, told)).box);
     expect(less.runs).toHaveLength(1);
     expect(less.devices).toHaveLength(0);
   });
@@ -385,16 +388,18 @@ describe('the fill with the connectors of the plan', () => {
     const box = boxOf('cec2021, box 4sq-1.5, 2x 12/2, duplex');
     const work = suggestWork(box);
     const plan = synthesise(box, work, editionOf('cec2021'));
-    const recounted = withConnectors(box, work, plan.wiring);
+    const recounted = withConnectors(box, work, plan.wiring, countedIds());
     const joints = plan.wiring.joints.length;
     expect(joints).toBe(3);
     const [before, after] = [tally(box, editionOf('cec2021')), tally(recounted, editionOf('cec2021'))];
     // Three connectors are one pair: one conductor more, counted in quarters.
     expect(after.unit).toBe('conductors');
     expect(after.fill - before.fill).toBe(4);
-    expect(withConnectors(recounted, work, plan.wiring)).toEqual(recounted);
+    expect(withConnectors(recounted, work, plan.wiring, countedIds())).toEqual(recounted);
     const american = { ...box, edition: 'nec2023' as const };
-    expect(tally(withConnectors(american, work, plan.wiring), nec).fill).toBe(tally(american, nec).fill);
+    expect(tally(withConnectors(american, work, plan.wiring, countedIds()), nec).fill).toBe(
+      tally(american, nec).fill,
+    );
   });
 });
 

@@ -3,10 +3,10 @@
  * puts it right in a few touches. Only what is not recorded is guessed.
  */
 import type { BoxDocument } from '../box/document.ts';
-import { type DeviceWork, type Run, Schools, type WorkPlan } from '../box/work.ts';
+import { type DutyItem, runOf } from '../box/set-up.ts';
+import { type DeviceWork, roleOf, type Run, Schools, secondHalf, type WorkPlan } from '../box/work.ts';
 import { type DeviceName, kindOf } from '../device/index.ts';
-import { secondOf } from '../physical/hot.ts';
-import { devicePieces, type Piece, piecesOf } from '../physical/pieces.ts';
+import { devicePieces, piecesOf } from '../physical/pieces.ts';
 
 const run = (of: string, does: Run['does'], more: Partial<Run> = {}): Run => ({
   of,
@@ -16,13 +16,14 @@ const run = (of: string, does: Run['does'], more: Partial<Run> = {}): Run => ({
   ...more,
 });
 
-const conductorsOf = ({ item }: Piece) =>
+const conductorsOf = (item: DutyItem) =>
   item.kind === 'cable' ? item.conductors : item.kind === 'fixture' ? item.count : 2;
-const roleOf = ({ item }: Piece) => (item.kind === 'cable' ? item.role : undefined);
+/** A cable says its word; what a luminaire or a raceway does is told in full or not at all. */
+const saidOf = (item: DutyItem) => (item.kind === 'cable' ? roleOf(item.duty) : undefined);
 
 /** Controls of the box that still want something to switch, in the order of its devices. */
 function controlsOf(devices: readonly DeviceWork[], box: BoxDocument): string[] {
-  const kinds = new Map(devicePieces(box).map(({ key, item }) => [key, item.device]));
+  const kinds = new Map(devicePieces(box).map(({ id, device }) => [id, device]));
   return devices.flatMap((device) => {
     const kind = kinds.get(device.of);
     if (kind === undefined) return [];
@@ -36,7 +37,7 @@ function controlsOf(devices: readonly DeviceWork[], box: BoxDocument): string[] 
     const there = gives.filter((half) =>
       ports(device).some(({ name }) => name === (half === 2 ? 'load-2' : 'load') || name === `load-${half}`),
     );
-    return there.map((half) => (half === 2 ? secondOf(device.of) : device.of));
+    return there.map((half) => (half === 2 ? secondHalf(device.of) : device.of));
   });
 }
 
@@ -53,29 +54,28 @@ export function suggestWork(box: BoxDocument, circuit = ''): WorkPlan {
   const pieces = piecesOf(box);
   const breaker = box.site?.breaker;
   const schools = Schools.parse({});
-  const has = (does: string) => pieces.some((piece) => roleOf(piece) === does);
-  const travelers = pieces.filter((piece) => roleOf(piece) === 'travelers');
-  const loops = pieces.filter((piece) => roleOf(piece) === 'loop');
-  const switches = devicePieces(box).filter(({ item }) => givesHot(item.device));
-  const unsaid = pieces.filter((piece) => roleOf(piece) === undefined && piece.item.kind !== 'fixture');
+  const has = (does: string) => pieces.some((piece) => saidOf(piece) === does);
+  const travelers = pieces.filter((piece) => saidOf(piece) === 'travelers');
+  const loops = pieces.filter((piece) => saidOf(piece) === 'loop');
+  const switches = devicePieces(box).filter(({ device }) => givesHot(device));
+  const unsaid = pieces.filter((piece) => saidOf(piece) === undefined && piece.kind !== 'fixture');
   // A range or dryer receptacle takes both hots of a two-pole breaker.
-  const bothHots = devicePieces(box).some(({ item }) => takesBothHots(item.device));
+  const bothHots = devicePieces(box).some(({ device }) => takesBothHots(device));
   // A loop that comes to a switch with no feed brings its supply, as does one with nothing beside it that
   // could be the feed or the light; one beside a feed goes to a switch elsewhere.
-  const alone = unsaid.length === 0 && !pieces.some(({ item }) => item.kind === 'fixture');
+  const alone = unsaid.length === 0 && !pieces.some(({ kind }) => kind === 'fixture');
   const loopIn = loops.length > 0 && !has('feed') && (switches.length > 0 || alone);
-  const feed =
-    has('feed') || loopIn ? undefined : (unsaid.find(({ item }) => item.kind === 'cable') ?? unsaid[0]);
+  const feed = has('feed') || loopIn ? undefined : (unsaid.find(({ kind }) => kind === 'cable') ?? unsaid[0]);
   const fedBySwitch =
     feed === undefined && !has('feed') && switches.length === 0 && loops.length + travelers.length === 0;
   const lineEnd = has('feed') || feed !== undefined;
 
   let chains = 0;
-  const devices = devicePieces(box).map(({ key, item }): DeviceWork => {
-    const { asks } = kindOf(item.device);
+  const devices = devicePieces(box).map(({ id: key, device }): DeviceWork => {
+    const { asks } = kindOf(device);
     if (asks.includes('chain')) {
       chains += 1;
-      const leg = pieces.some((piece) => roleOf(piece) === 'leg' || piece.item.kind === 'fixture');
+      const leg = pieces.some((piece) => saidOf(piece) === 'leg' || piece.kind === 'fixture');
       return {
         of: key,
         circuit: 'a',
@@ -89,11 +89,11 @@ export function suggestWork(box: BoxDocument, circuit = ''): WorkPlan {
   const free = controlsOf(devices, box);
   const next = () => free.shift();
   let traveler = 0;
-  const runOf = (piece: Piece): Run => {
-    const { key, item } = piece;
-    const role = roleOf(piece);
+  const guessed = (piece: DutyItem): Run => {
+    const { id: key } = piece;
+    const role = saidOf(piece);
     const three = conductorsOf(piece) >= 3;
-    const named = 'label' in item && item.label !== undefined ? { name: item.label } : {};
+    const named = piece.label !== undefined ? { name: piece.label } : {};
     if (piece === feed || role === 'feed')
       return run(key, 'feed', { circuits: bothHots && three ? ['a', 'b'] : ['a'], ...named });
     const load = () => {
@@ -102,7 +102,7 @@ export function suggestWork(box: BoxDocument, circuit = ''): WorkPlan {
       const second = three ? next() : undefined;
       return run(key, 'leg', { hots: second === undefined ? [first] : [first, second], ...named });
     };
-    if (item.kind === 'fixture') return load() ?? run(key, 'leg', { hots: ['a'], name: 'luminaire' });
+    if (piece.kind === 'fixture') return load() ?? run(key, 'leg', { hots: ['a'], name: 'luminaire' });
     // At a light without a feed or a switch the cable from the switch is what feeds it.
     if ((role === 'leg' || role === 'load') && fedBySwitch)
       return run(key, 'feed', { circuits: ['a'], ...(three ? { switched: true as const } : {}), ...named });
@@ -139,11 +139,11 @@ export function suggestWork(box: BoxDocument, circuit = ''): WorkPlan {
   const told = new Map<string, Run>();
   for (const first of [true, false])
     for (const piece of pieces) {
-      const role = roleOf(piece);
-      const said = role === 'leg' || role === 'load' || role === 'loop' || piece.item.kind === 'fixture';
-      if (said === first) told.set(piece.key, runOf(piece));
+      const role = saidOf(piece);
+      const said = role === 'leg' || role === 'load' || role === 'loop' || piece.kind === 'fixture';
+      if (said === first) told.set(piece.id, guessed(piece));
     }
-  const runs = pieces.flatMap(({ key }) => told.get(key) ?? []);
+  const runs = pieces.flatMap(({ id }) => told.get(id) ?? []);
   // A four-way is one chain with two pairs of travelers.
   if (travelers.length === 2 && ways.length === 1) {
     runs.filter(({ does }) => does === 'travelers').forEach((one) => (one.chain = ways[0]?.chain));
@@ -163,30 +163,29 @@ export function suggestWork(box: BoxDocument, circuit = ''): WorkPlan {
   };
 }
 
-/** The recorded work, brought up to the pieces the box has now; the guess for what is not recorded. */
+/** What is told of the pieces a box has now; the guess for what is not. */
 export function workOf(box: BoxDocument, circuit = ''): WorkPlan {
+  const runs = piecesOf(box).flatMap((item) => runOf(item) ?? []);
+  const devices = devicePieces(box).flatMap(({ id, wired }): DeviceWork[] =>
+    wired === undefined ? [] : [{ of: id, ...wired }],
+  );
   const guess = suggestWork(box, circuit);
   const { work } = box;
-  if (!work) return guess;
-  const keys = new Set([...piecesOf(box).map(({ key }) => key), ...devicePieces(box).map(({ key }) => key)]);
-  const raceways = box.items.filter((item) => item.kind === 'conductors').map(({ id }) => `${id}.`);
-  const there = ({ of }: { readonly of: string }) =>
-    keys.has(of) || raceways.some((start) => of.startsWith(start));
-  const runs = work.runs.filter(there);
-  const devices = work.devices.filter(there);
+  if (!work && runs.length === 0 && devices.length === 0) return guess;
+  const told = work ?? { circuits: guess.circuits, schools: guess.schools, made: [] };
   const added = guess.runs.filter(({ of }) => !runs.some((one) => one.of === of));
   // A cable that came later may bring a circuit that was not set up: the second hot of a range, say.
-  const brought = new Set(added.flatMap((run) => run.circuits));
-  const known = (id: string) => work.circuits.find((one) => one.id === id);
+  const brought = new Set(added.flatMap((one) => one.circuits));
+  const known = (id: string) => told.circuits.find((one) => one.id === id);
   const unknown = guess.circuits.some(({ id }) => brought.has(id) && !known(id));
   return {
-    ...work,
+    ...told,
     circuits: unknown
       ? [
           ...guess.circuits.map((one) => ({ ...one, ...known(one.id) })),
-          ...work.circuits.filter(({ id }) => !guess.circuits.some((one) => one.id === id)),
+          ...told.circuits.filter(({ id }) => !guess.circuits.some((one) => one.id === id)),
         ]
-      : work.circuits,
+      : told.circuits,
     runs: [...runs, ...added],
     devices: [...devices, ...guess.devices.filter(({ of }) => !devices.some((one) => one.of === of))],
   };

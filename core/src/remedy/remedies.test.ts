@@ -5,6 +5,7 @@
 import fc from 'fast-check';
 import solver from 'javascript-lp-solver';
 import { checkBox } from '../check/check-box.ts';
+import { countedIds } from '../box/piece-id.ts';
 import { type EditionId, editionOf } from '../edition/index.ts';
 import { tally } from '../fill/tally.ts';
 import { allowancesLeft } from '../fill/verdict.ts';
@@ -17,6 +18,8 @@ import { canReplace, stepsFor } from './steps.ts';
 
 const weights = DEFAULT_WEIGHTS.value;
 
+const newId = countedIds();
+
 function boxOf(line: string) {
   const read = readCountLine(line);
   if (!read.ok) throw new Error(`${line}: ${read.error.expected}`);
@@ -26,7 +29,12 @@ function remediesOf(line: string, options: Partial<SearchOptions> = {}) {
   const box = boxOf(line);
   const edition = editionOf(box.edition ?? 'nec2023');
   const counted = tally(box, edition);
-  return { box, edition, counted, ...findRemedies(box, edition, counted, { weights, ...options }) };
+  return {
+    box,
+    edition,
+    counted,
+    ...findRemedies(box, edition, counted, { weights, newId: countedIds(), ...options }),
+  };
 }
 
 const violationsOf = (box: ReturnType<typeof boxOf>, edition: ReturnType<typeof editionOf>) =>
@@ -88,7 +96,7 @@ test('complete: the cheapest of all combinations of up to three steps, by brute 
             families.indexOf(family) !== nth && family !== 'dead-cable' && family !== 'through',
         );
         if (twice) continue;
-        const next = chosen.reduce((left, step) => step.apply(left), box);
+        const next = chosen.reduce((left, step) => step.apply(left, newId), box);
         const after = tally(next, edition);
         if (after.verdict !== 'legal') continue;
         const bad = violationsOf(next, edition);
@@ -131,7 +139,7 @@ test('the cheapest set of steps is what an integer-programming solver finds', ()
         step.id,
         {
           weight: weigh(step.cost, weights),
-          room: room(step.apply(box)) - (counted.margin ?? 0) / ATOMS_PER_CUBIC_INCH,
+          room: room(step.apply(box, newId)) - (counted.margin ?? 0) / ATOMS_PER_CUBIC_INCH,
           count: 1,
           [step.id]: 1,
           ...(step.family === 'volume' ? { volume: 1 } : {}),
@@ -214,9 +222,10 @@ test('what fewer grounds would bring is told by the edition: all count as one, o
   const notes = (line: string) => {
     const box = boxOf(line);
     const edition = editionOf(box.edition ?? 'nec2023');
-    return findRemedies(box, edition, tally(box, edition), { weights: DEFAULT_WEIGHTS.value }).notes.join(
-      ' ',
-    );
+    return findRemedies(box, edition, tally(box, edition), {
+      weights: DEFAULT_WEIGHTS.value,
+      newId,
+    }).notes.join(' ');
   };
   expect(notes('nec2014, 18 in3 plastic, 3x 12/2, duplex')).toMatch(/all of them count as one/);
   expect(notes('nec2017, 18 in3 plastic, 3x 12/2, duplex')).not.toMatch(/up to four/);

@@ -1,5 +1,6 @@
 /** A remedy: something one can do to a box, what it costs, and what it makes of the box. */
 import type { BoxDocument } from '../box/document.ts';
+import type { NewId } from '../box/piece-id.ts';
 import type { Finding } from '../check/finding.ts';
 import type { Cited } from '../edition/index.ts';
 import type { Amount } from '../fill/amount.ts';
@@ -43,7 +44,7 @@ export interface Step {
   /** One sentence. */
   readonly words: string;
   readonly cost: Cost;
-  readonly apply: (box: BoxDocument) => BoxDocument;
+  readonly apply: (box: BoxDocument, newId: NewId) => BoxDocument;
 }
 
 /** One or more steps that make the box legal, counted and checked by the same engine as everything else. */

@@ -4,6 +4,7 @@
  */
 import type { BoxDocument } from '../box/document.ts';
 import { lengthIn } from '../box/document.ts';
+import type { NewId } from '../box/piece-id.ts';
 import { checkBox } from '../check/check-box.ts';
 import type { Finding } from '../check/finding.ts';
 import type { Edition } from '../edition/index.ts';
@@ -24,6 +25,8 @@ export interface Remedies {
 
 export interface SearchOptions {
   readonly weights: Weights;
+  /** Ids for what a remedy brings in: it may be taken as it is. */
+  readonly newId: NewId;
   /** Boxes at hand; an empty list is an empty truck. */
   readonly boxes?: readonly BoxPart[];
   /** Rings, extensions and starters at hand. */
@@ -105,7 +108,7 @@ export function findRemedies(
   box: BoxDocument,
   edition: Edition,
   counted: Tally,
-  { weights, boxes, added, forSpare = false }: SearchOptions,
+  { weights, newId, boxes, added, forSpare = false }: SearchOptions,
 ): Remedies {
   const notes: string[] = [];
   const spareNow = allowancesLeft(counted)?.count ?? -1;
@@ -129,7 +132,7 @@ export function findRemedies(
     );
     if (enough) continue;
     looked += 1;
-    const next = chosen.reduce((left, step) => step.apply(left), box);
+    const next = chosen.reduce((left, step) => step.apply(left, newId), box);
     const after = tally(next, edition);
     if (after.verdict !== 'legal') continue;
     if (counted.verdict === 'legal' && (allowancesLeft(after)?.count ?? 0) < weights.spare) continue;
@@ -152,7 +155,7 @@ export function findRemedies(
   if (boxes?.length === 0)
     notes.push('The truck has no box: only what can be done with this one is offered.');
   const grounds = box.items.reduce(
-    (sum, item) => sum + (item.kind === 'ground' || (item.kind === 'cable' && item.ground) ? item.count : 0),
+    (sum, item) => sum + (item.kind === 'ground' ? item.count : item.kind === 'cable' && item.ground ? 1 : 0),
     0,
   );
   const together = edition.grounds.value;

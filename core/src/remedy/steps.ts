@@ -1,6 +1,9 @@
 /** The single remedies a box offers (handbook 9), each with what it costs and what stays true. */
 import type { BoxDocument, Item, ItemOf } from '../box/document.ts';
-import { addItem, changeItem, changeShell, removeItem, setCount } from '../box/edit.ts';
+import { addCount, addItem, changeItems, changeShell, removeItem, removeItems } from '../box/edit.ts';
+import type { NewId } from '../box/piece-id.ts';
+import { gathered } from '../box/rows.ts';
+import { roleOf } from '../box/work.ts';
 import { DEVICES } from '../box/words.ts';
 import { type Edition, shapeOf } from '../edition/index.ts';
 import { printLength } from '../quantity/length.ts';
@@ -40,7 +43,7 @@ export function canReplace(box: BoxDocument, part: BoxPart, room: number | undef
 }
 
 /** The box with another shell; its rings and extensions stay only where they fit. */
-export function replaceBox(box: BoxDocument, part: BoxPart): BoxDocument {
+export function replaceBox(box: BoxDocument, part: BoxPart, newId: NewId): BoxDocument {
   const shell = changeShell(box, {
     volume: part.code === undefined ? volumeWritten(part.volume) : undefined,
     box: part.code,
@@ -69,7 +72,7 @@ export function replaceBox(box: BoxDocument, part: BoxPart): BoxDocument {
   };
   const { site: _site, ...rest } = shell;
   const fresh: BoxDocument = { ...rest, ...(Object.keys(site).length === 0 ? {} : { site }), items };
-  return part.clamps ? addItem(fresh, { kind: 'clamps', count: 1, hold: 'grip' }).box : fresh;
+  return part.clamps ? addItem(fresh, { kind: 'clamps', count: 1, hold: 'grip' }, newId).box : fresh;
 }
 
 function boxSteps(box: BoxDocument, { edition, boxes, room }: Means): Step[] {
@@ -91,7 +94,7 @@ function boxSteps(box: BoxDocument, { edition, boxes, room }: Means): Step[] {
           minutes: (finished ? 35 : 20) + 5 * more + (reshaped ? 10 : 0) + (remounted ? 4 : 0),
           damage: finished ? (wider || reshaped ? 2 : 1) : 0,
         },
-        apply: (now) => replaceBox(now, part),
+        apply: (now, newId) => replaceBox(now, part, newId),
       };
     });
 }
@@ -119,27 +122,35 @@ function volumeSteps(box: BoxDocument, { edition, added }: Means): Step[] {
         part.code === undefined && part.surface
           ? { parts: 2, minutes: 25, damage: 2 }
           : { parts: 1, minutes: 10, damage: 0 },
-      apply: (now) =>
-        addItem(now, {
-          kind: 'added',
-          count: 1,
-          part: part.part,
-          ...(part.code === undefined ? { volume: volumeWritten(part.volume) } : { box: part.code }),
-        }).box,
+      apply: (now, newId) =>
+        addItem(
+          now,
+          {
+            kind: 'added',
+            count: 1,
+            part: part.part,
+            ...(part.code === undefined ? { volume: volumeWritten(part.volume) } : { box: part.code }),
+          },
+          newId,
+        ).box,
     }));
 }
 
 function hardwareSteps(box: BoxDocument): Step[] {
   const clamps = box.items.filter((item) => item.kind === 'clamps');
   if (clamps.length === 0 || box.shell.material === 'plastic') return [];
-  const cables = box.items.filter(isCable).reduce((sum, { count }) => sum + count, 0);
+  const cables = box.items.filter(isCable).length;
   return [
     {
       id: 'clamps:outside',
       family: 'clamps',
       words: 'Take the internal clamps out and fit connectors whose clamps are outside the box.',
       cost: { parts: 0.5 * Math.max(1, cables), minutes: 8 * Math.max(1, cables), damage: 0 },
-      apply: (now) => clamps.reduce((left, { id }) => removeItem(left, id), now),
+      apply: (now) =>
+        removeItems(
+          now,
+          clamps.map(({ id }) => id),
+        ),
     },
   ];
 }
@@ -153,13 +164,12 @@ function throughSteps(box: BoxDocument): Step[] {
       family: 'through',
       words: `Leave a ${item.size} AWG conductor of the raceway unbroken where it only goes on: two become one.`,
       cost: { parts: 0, minutes: 15, damage: 0 },
-      apply: (now) =>
-        addItem(setCount(now, item.id, item.count - 2), {
-          kind: 'conductors',
-          count: 1,
-          size: item.size,
-          run: 'through',
-        }).box,
+      apply: (now, newId) =>
+        addItem(
+          addCount(now, item.id, -2, newId),
+          { kind: 'conductors', count: 1, size: item.size, run: 'through' },
+          newId,
+        ).box,
     }));
 }
 
@@ -170,10 +180,8 @@ function yokeSteps(box: BoxDocument): Step[] {
   const singles = box.items.filter(
     (item): item is ItemOf<'device'> => item.kind === 'device' && PAIRED.includes(item.device),
   );
-  const yokes = singles.reduce((sum, { count }) => sum + count, 0);
-  const [first] = singles;
-  const second = first && first.count > 1 ? first : singles[1];
-  if (yokes < 2 || !first || !second) return [];
+  const [first, second] = singles;
+  if (!first || !second) return [];
   const size =
     first.size !== undefined && second.size !== undefined ? Math.min(first.size, second.size) : undefined;
   return [
@@ -182,44 +190,46 @@ function yokeSteps(box: BoxDocument): Step[] {
       family: 'yoke',
       words: `One yoke with two devices in place of the ${DEVICES[first.device]} and the ${DEVICES[second.device]}: both loads still work.`,
       cost: { parts: 2, minutes: 15, damage: 0 },
-      apply: (now) => {
-        const without = [first, second].reduce(
-          (left, { id }) =>
-            setCount(left, id, (left.items.find((one) => one.id === id) as ItemOf<'device'>).count - 1),
-          now,
-        );
-        return addItem(without, {
-          kind: 'device',
-          count: 1,
-          device: 'combo',
-          wide: 1,
-          ...(size === undefined ? {} : { size: size as ItemOf<'device'>['size'] & number }),
-        } as Parameters<typeof addItem>[1]).box;
-      },
+      apply: (now, newId) =>
+        addItem(
+          removeItems(now, [first.id, second.id]),
+          {
+            kind: 'device',
+            device: 'combo',
+            wide: 1,
+            ...(size === undefined ? {} : { size: size as ItemOf<'device'>['size'] & number }),
+          },
+          newId,
+        ).box,
     },
   ];
 }
 
 function cableSteps(box: BoxDocument): Step[] {
   const cables = box.items.filter(isCable);
-  const dead = cables
-    .filter(({ role }) => role === 'spare')
-    .map((item): Step => ({
+  const dead = gathered(cables)
+    .filter(({ item }) => roleOf(item.duty) === 'spare')
+    .map(({ item, items }): Step => ({
       id: `dead:${item.id}`,
       family: 'dead-cable',
       words: `Take the dead ${item.size}/${item.conductors} out of the box, once it is proved to serve nothing.`,
       cost: { parts: 0, minutes: 12, damage: 0 },
-      apply: (now) => removeItem(now, item.id),
+      apply: (now) =>
+        removeItems(
+          now,
+          items.map(({ id }) => id),
+        ),
     }));
-  const moved = cables
-    .filter(({ role }) => role === 'out' || role === undefined)
-    .filter(() => cables.reduce((sum, { count }) => sum + count, 0) > 1)
-    .map((item): Step => ({
+  const moved = gathered(cables)
+    .filter(({ item }) => [undefined, 'out'].includes(roleOf(item.duty)))
+    .filter(() => cables.length > 1)
+    .map(({ item, items }): Step => ({
       id: `move:${item.id}`,
       family: 'move-cable',
       words: `Feed what one ${item.size}/${item.conductors}${item.label === undefined ? '' : ` (${item.label})`} serves from another box, or put a junction box before this one.`,
       cost: { parts: 3, minutes: 60, damage: 2 },
-      apply: (now) => setCount(now, item.id, item.count - 1),
+      // The last of them: what is set up for the others stays as it is.
+      apply: (now) => removeItem(now, items.at(-1)?.id ?? item.id),
     }));
   return [...dead, ...moved];
 }
@@ -235,7 +245,12 @@ function wireSteps(box: BoxDocument): Step[] {
       family: 'smaller-wire',
       words: 'The breaker is 15 A: 14 AWG in place of the 12 AWG that is still to be run.',
       cost: { parts: 2, minutes: 45, damage: 1 },
-      apply: (now) => twelve.reduce((left, { id }) => changeItem(left, id, { size: 14 }), now),
+      apply: (now) =>
+        changeItems(
+          now,
+          twelve.map(({ id }) => id),
+          { size: 14 },
+        ),
     },
   ];
 }

@@ -1,4 +1,5 @@
 /** Which box can feed a new outlet (handbook 13): who may, who may not and why. Invented boxes. */
+import { countedIds } from '../box/piece-id.ts';
 import { editionOf } from '../edition/index.ts';
 import { readCountLine } from '../shorthand/read.ts';
 import { findTaps, type TapWish } from './tap.ts';
@@ -17,7 +18,8 @@ function tapsOf(lines: Readonly<Record<string, string>>, wish: Partial<TapWish> 
       ...(distance === undefined ? {} : { distance }),
     };
   });
-  return findTaps(boxes, () => editionOf('nec2023'), { hot: 'constant', size: 12, conductors: 2, ...wish });
+  const whole = { hot: 'constant', size: 12, conductors: 2, ...wish } as const;
+  return findTaps(boxes, () => editionOf('nec2023'), whole, countedIds());
 }
 const why = (line: string, wish: Partial<TapWish> = {}) => tapsOf({ Box: line }, wish)[0]?.against.join('; ');
 

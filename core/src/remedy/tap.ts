@@ -5,6 +5,8 @@
  */
 import type { BoxDocument, ItemOf } from '../box/document.ts';
 import { addItem } from '../box/edit.ts';
+import type { NewId } from '../box/piece-id.ts';
+import { dutyOf, roleOf } from '../box/work.ts';
 import { isKind } from '../check/finding.ts';
 import type { Edition, Size } from '../edition/index.ts';
 import { type Tally, tally } from '../fill/tally.ts';
@@ -60,8 +62,8 @@ function against(
 ): string[] {
   const { site } = from.box;
   const { leastConductor } = edition.terminals;
-  const told = cables.filter(({ role }) => role !== undefined);
-  const roles = new Set(told.map(({ role }) => role));
+  const told = cables.filter(({ duty }) => duty !== undefined);
+  const roles = new Set(told.map(({ duty }) => roleOf(duty)));
   const all = told.length === cables.length;
   const reasons: string[] = [];
   if (cables.length === 0) return ['no cable is recorded in it'];
@@ -88,6 +90,7 @@ export function findTaps(
   boxes: readonly TapBox[],
   editionOf: (box: BoxDocument) => Edition,
   wish: TapWish,
+  newId: NewId,
   weights: Weights = DEFAULT_WEIGHTS.value,
 ): Tap[] {
   return boxes
@@ -95,32 +98,35 @@ export function findTaps(
       const { box } = from;
       const edition = editionOf(box);
       const cables = box.items.filter(isKind('cable'));
-      const next = addItem(box, {
-        kind: 'cable',
-        count: 1,
-        size: wish.size,
-        conductors: wish.conductors,
-        make: 'nm',
-        ground: true,
-        role: 'out',
-      }).box;
+      const next = addItem(
+        box,
+        {
+          kind: 'cable',
+          size: wish.size,
+          conductors: wish.conductors,
+          make: 'nm',
+          ground: true,
+          duty: dutyOf('out'),
+        },
+        newId,
+      ).box;
       const after = tally(next, edition);
       const reasons = against(from, wish, cables, edition);
       const needs: string[] = [];
-      if (cables.some(({ role }) => role === undefined)) needs.push('test and tag its cables first');
+      if (cables.some(({ duty }) => duty === undefined)) needs.push('test and tag its cables first');
       if (box.site?.breaker === undefined) needs.push('find its breaker');
-      if (cables.some(({ role }) => role === 'leg' || role === 'loop'))
+      if (cables.some(({ duty }) => ['leg', 'loop'].includes(roleOf(duty) ?? '')))
         needs.push('prove the neutral: it must be of the same circuit');
       let remedy: Proposal | undefined;
       if (after.verdict === 'over') {
-        remedy = findRemedies(next, edition, after, { weights }).proposals.find(
+        remedy = findRemedies(next, edition, after, { weights, newId }).proposals.find(
           ({ ids }) => !ids.some((id) => id.startsWith('move:')),
         );
         if (!remedy) reasons.push(`there is no room: ${verdictWords(after)}, and nothing cures it`);
       }
       if (after.verdict === 'unknown') reasons.push('it has no legal volume: read its stamp or replace it');
       const devices = box.items.filter(isKind('device'));
-      const ends = cables.reduce((sum, { count }) => sum + count, 0) === 1 && devices.length > 0;
+      const ends = cables.length === 1 && devices.length > 0;
       const weight = (remedy?.weight ?? 0) + (from.distance ?? 20) * FOOT + (ends ? 0 : 6) + needs.length * 4;
       return { from, box: next, after, against: reasons, needs, ...(remedy ? { remedy } : {}), weight };
     })

@@ -3,6 +3,7 @@
  * search was run. Our own cases; common practice, no source. A choice is named by its step family, for a
  * box also by what it must be.
  */
+import { countedIds } from '../box/piece-id.ts';
 import { editionOf } from '../edition/index.ts';
 import { tally } from '../fill/tally.ts';
 import { readCountLine } from '../shorthand/read.ts';
@@ -60,7 +61,10 @@ test('the remedy an experienced person would choose is among the first three, mo
     const edition = editionOf('nec2023');
     const counted = tally(read.box, edition);
     expect([line, counted.verdict === 'legal']).toEqual([line, false]);
-    const { proposals } = findRemedies(read.box, edition, counted, { weights: DEFAULT_WEIGHTS.value });
+    const { proposals } = findRemedies(read.box, edition, counted, {
+      weights: DEFAULT_WEIGHTS.value,
+      newId: countedIds(),
+    });
     return proposals.findIndex(
       ({ ids, words: said }) =>
         ids.length === 1 &&

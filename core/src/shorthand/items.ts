@@ -58,11 +58,7 @@ function readCounted(scan: Scanner, reading: Reading): Problem | undefined {
   const total = times * (typeof count === 'number' ? count : 1);
   const problem = readOptions(scan, rest);
   if (problem) return problem;
-  reading.items.push({
-    ...rest,
-    id: `i${reading.items.length + 1}`,
-    count: total,
-  } as Reading['items'][number]);
+  reading.items.push({ ...rest, count: total });
   return undefined;
 }
 
@@ -175,7 +171,7 @@ const AFTER: Readonly<Partial<Record<Item['kind'], string>>> = {
     'nm, mc, ac, uf, no-ground, egc 10, a role (feed, out, leg, loop, travelers, load, spare), where it enters (top, bottom, left, right, back), a label in quotes, or side b',
   conductors: 'through, loop 14 in, a label in quotes, or side b',
   device: '@12, wide 2, depth 1.4, 20a, a label in quotes, or side b',
-  fixture: 'domed, or side b',
+  fixture: 'domed, a label in quotes, or side b',
   connectors: '@12, or side b',
   ground: 'a label in quotes, or side b',
 };
@@ -211,6 +207,7 @@ function readOption(scan: Scanner, draft: Draft): Problem | 'read' | undefined {
     draft.kind === 'cable' ||
     draft.kind === 'conductors' ||
     draft.kind === 'device' ||
+    draft.kind === 'fixture' ||
     draft.kind === 'ground'
   ) {
     const label = scan.takeLabel();

@@ -2,6 +2,7 @@
 import fc from 'fast-check';
 import { BoxDocument, EMPTY_BOX } from '../box/document.ts';
 import { addItem, removeItem } from '../box/edit.ts';
+import { countedIds } from '../box/piece-id.ts';
 import { type Edition, editionOf } from '../edition/index.ts';
 import { compareTallies } from '../fill/compare.ts';
 import { type Tally, tally } from '../fill/tally.ts';
@@ -219,7 +220,7 @@ test('any text is read or refused with its place, and never throws', () => {
 
 test('an item taken out again leaves the box as it was', () => {
   const box = boxOf('18 in3, 12/2, duplex');
-  const added = addItem(box, itemFrom('14/3 travelers'));
+  const added = addItem(box, itemFrom('14/3 travelers'), countedIds());
   expect(removeItem(added.box, added.id)).toEqual(box);
   // A device that loses its only cable keeps the size it was counted at.
   const bare = removeItem(box, box.items[0]?.id ?? '');

@@ -10,7 +10,8 @@ export function itemFrom(piece: string): NewItem {
   // A size of its own lets a device be read without the box it will stand in.
   const read = readCountLine(/^\d*\s*x?\s*[a-z]/i.test(piece) ? `pigtails 1x14, ${piece}` : piece);
   const item = read.ok ? read.box.items.at(-1) : undefined;
-  if (!item || (read.ok && read.spans.length > 2)) throw new TypeError(`“${piece}” is not one item`);
+  if (!item || (read.ok && read.spans.length > 2) || (read.ok && (read.spans.at(-1)?.ids.length ?? 0) > 1))
+    throw new TypeError(`“${piece}” is not one item`);
   const { id: _id, ...rest } = item;
   return rest as NewItem;
 }

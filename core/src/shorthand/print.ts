@@ -1,6 +1,8 @@
 /** Prints a box as the count line that reads back to the same box. */
 import { printSite } from './site.ts';
-import type { BoxDocument, Item } from '../box/document.ts';
+import { type BoxDocument, type Item, LIMITS } from '../box/document.ts';
+import { type Row, rowsOf } from '../box/rows.ts';
+import { roleOf } from '../box/work.ts';
 
 const quoted = (label: string) => `"${label.replace(/["\\]/g, '\\$&')}"`;
 
@@ -8,19 +10,19 @@ function times(count: number): string {
   return count === 1 ? '' : `${count}x `;
 }
 
-/** The words for one item, without its count of 1. */
-export function printItem(item: Item): string {
+/** The words for one item, without its count of 1. @param pieces how many like it stand together */
+export function printItem(item: Item, pieces = 1): string {
   const words: string[] = [];
   const add = (condition: unknown, word: string) => {
     if (condition !== undefined && condition !== false) words.push(word);
   };
   switch (item.kind) {
     case 'cable':
-      words.push(`${times(item.count)}${item.size}/${item.conductors}`);
+      words.push(`${times(pieces)}${item.size}/${item.conductors}`);
       add(item.make !== 'nm', item.make);
       add(!item.ground, 'no-ground');
       add(item.groundSize, `egc ${item.groundSize}`);
-      add(item.role, item.role ?? '');
+      add(item.duty, roleOf(item.duty) ?? '');
       add(item.enters, item.enters ?? '');
       break;
     case 'conductors':
@@ -32,7 +34,7 @@ export function printItem(item: Item): string {
       words.push(`${times(item.count)}${item.isolated ? 'ig' : 'ground'} ${item.size}`);
       break;
     case 'device':
-      words.push(`${times(item.count)}${item.device}`);
+      words.push(`${times(pieces)}${item.device}`);
       add(item.size, `@${item.size}`);
       add(item.wide > 1, `wide ${item.wide}`);
       add(item.depth, `depth ${item.depth}`);
@@ -99,18 +101,31 @@ export function printShell(shell: BoxDocument['shell']): string[] {
   return parts;
 }
 
+/** A row as items of a count line: one item says at most so many. */
+function lineRows({ item, items, count }: Row): { item: Item; count: number }[] {
+  if (items.length <= LIMITS.count) return [{ item, count }];
+  const whole = Math.floor(items.length / LIMITS.count);
+  const rest = items.length % LIMITS.count;
+  return [...Array.from({ length: whole }, () => LIMITS.count), ...(rest > 0 ? [rest] : [])].map((times) => ({
+    item,
+    count: times,
+  }));
+}
+
 /**
  * Prints any box as a count line. Reading it back gives the same box; ids are numbered anew.
  * A note of several lines makes a line of several lines.
  */
 export function printCountLine(box: BoxDocument): string {
   let flapsSaid = false;
-  const items = box.items.map((item) => {
-    const words = printItem(item);
-    if (item.kind !== 'clamps' || item.hold !== 'flap' || box.flaps !== 'count' || flapsSaid) return words;
-    flapsSaid = true;
-    return words.replace('flaps', 'flaps counted');
-  });
+  const items = rowsOf(box.items)
+    .flatMap((row) => lineRows(row))
+    .map(({ item, count }) => {
+      const words = printItem(item, count);
+      if (item.kind !== 'clamps' || item.hold !== 'flap' || box.flaps !== 'count' || flapsSaid) return words;
+      flapsSaid = true;
+      return words.replace('flaps', 'flaps counted');
+    });
   const said = [
     ...(box.edition ? [box.edition] : []),
     ...printShell(box.shell),

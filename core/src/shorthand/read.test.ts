@@ -30,14 +30,13 @@ test.each([
 });
 
 test.each([
-  ['12/2', { kind: 'cable', count: 1, size: 12, conductors: 2, make: 'nm', ground: true }],
-  ['3x 14/3', { kind: 'cable', count: 3, size: 14, conductors: 3 }],
+  ['12/2', { id: 'i1.0', kind: 'cable', size: 12, conductors: 2, make: 'nm', ground: true }],
   ['12/2 mc', { make: 'mc' }],
   ['14/2 no-ground', { ground: false }],
   ['12/2/2', { conductors: 4 }],
   ['6/3 egc 10', { size: 6, groundSize: 10 }],
-  ['14/3 travelers "hall"', { role: 'travelers', label: 'hall' }],
-  ['14/2 leg "a \\"b\\", c"', { role: 'leg', label: 'a "b", c' }],
+  ['14/3 travelers "hall"', { duty: { does: 'travelers' }, label: 'hall' }],
+  ['14/2 leg "a \\"b\\", c"', { duty: { does: 'leg' }, label: 'a "b", c' }],
   ['4x 12 through', { kind: 'conductors', count: 4, run: 'through' }],
   ['2x 12 loop 14 in', { kind: 'conductors', run: 'loop', loop: '14 in' }],
   ['2x ground 10', { kind: 'ground', count: 2, size: 10, isolated: false }],
@@ -48,7 +47,7 @@ test.each([
   ['clamps', { kind: 'clamps', hold: 'grip' }],
   ['hickey', { kind: 'fitting', fitting: 'hickey' }],
   ['terminal 12', { kind: 'terminal', size: 12 }],
-  ['fixture 2x18 domed', { kind: 'fixture', count: 2, size: 18, domed: true }],
+  ['fixture 2x18 domed "lantern"', { label: 'lantern', kind: 'fixture', count: 2, size: 18, domed: true }],
   ['connectors 2 @8', { kind: 'connectors', count: 2, size: 8 }],
   ['pigtails 3x12', { kind: 'pigtails', count: 3, size: 12 }],
   ['ring 6', { kind: 'added', part: 'ring', volume: '6 in3' }],
@@ -56,6 +55,16 @@ test.each([
   ['ring unmarked', { kind: 'added', part: 'ring' }],
 ])('“%s” is read', (line, item) => {
   expect(itemsOf(line).items).toMatchObject([item]);
+});
+
+test('“N x” stands for N pieces, numbered by the item and which of its count', () => {
+  const { items } = itemsOf('3x 14/3 out, clamps, 2x switch, 6x 12');
+  expect(items.map(({ id }) => id)).toEqual(['i1.0', 'i1.1', 'i1.2', 'i2', 'i3.0', 'i3.1', 'i4.0']);
+  expect(items.slice(0, 3).map((item) => ({ ...item, id: '' }))).toEqual(
+    Array.from({ length: 3 }, () => expect.objectContaining({ size: 14, duty: { does: 'out' } })),
+  );
+  const read = readCountLine('2x 14/3, clamps, duplex');
+  expect(read.ok && read.spans.map(({ ids }) => ids)).toEqual([['i1.0', 'i1.1'], ['i2'], ['i3.0']]);
 });
 
 test.each([

@@ -3,12 +3,14 @@
  *
  * Nothing is dropped in silence: an item that cannot be read is an error with its place.
  */
-import { BoxDocument } from '../box/document.ts';
+import { BoxDocument, DOCUMENT_VERSION, LIMITS } from '../box/document.ts';
+import { lineId } from '../box/piece-id.ts';
+import { dutyOf } from '../box/work.ts';
 import { findRefusals } from '../fill/refusals.ts';
 import { type EditionId, editionOf, DEFAULT_EDITION } from '../edition/index.ts';
 import { nearestWord, type Unreadable } from './errors.ts';
 import { readItem } from './items.ts';
-import type { Problem, Reading } from './reading.ts';
+import type { LineItem, Problem, Reading } from './reading.ts';
 import { type RawItem, Scanner, splitLine } from './scanner.ts';
 import { FIRST_WORDS } from './words.ts';
 
@@ -51,7 +53,7 @@ export function readCountLine(line: string, fallback: EditionId = DEFAULT_EDITIO
   }
   const reading: Reading = { shell: {}, items: [], boxFrom: undefined };
   const spans: ItemSpan[] = [];
-  const origin = new Map<string, RawItem>();
+  const origin: RawItem[] = [];
   let boxItem: RawItem | undefined;
   for (const item of raw.items) {
     const before = reading.items.length;
@@ -60,8 +62,12 @@ export function readCountLine(line: string, fallback: EditionId = DEFAULT_EDITIO
     if (problem !== undefined) return { ok: false, error: unreadable(item, problem) };
     if (reading.boxFrom !== boxBefore) boxItem = item;
     const made = reading.items.slice(before);
-    for (const one of made) origin.set(one.id, item);
-    spans.push({ text: item.text, at: item.at, ids: made.map((one) => one.id) });
+    made.forEach(() => origin.push(item));
+    spans.push({
+      text: item.text,
+      at: item.at,
+      ids: made.flatMap((one, nth) => piecesOf(one, before + nth + 1).map(({ id }) => id)),
+    });
   }
   return check(reading, raw.notes, spans, origin, fallback, boxItem ?? raw.items[0]);
 }
@@ -98,38 +104,71 @@ function fail(item: RawItem, expected: string): ReadLine {
   return { ok: false, error: { item: item.text, at: item.at, expected } };
 }
 
+/** A piece with what was read of it. */
+interface LinePiece {
+  readonly id: string;
+  readonly [field: string]: unknown;
+}
+
+/** The pieces an item of a line stands for, numbered by it: `i3.0`, `i3.1` … Hardware is one item, `i3`. */
+function piecesOf({ count = 1, role, ...rest }: LineItem, item: number): LinePiece[] {
+  switch (rest.kind) {
+    case 'cable':
+    case 'device': {
+      const duty = role === undefined ? {} : { duty: dutyOf(role) };
+      // Too many are refused before they are made.
+      const pieces = Math.min(count, LIMITS.count);
+      return Array.from({ length: pieces }, (_, nth) => ({ ...rest, ...duty, id: lineId(item, nth) }));
+    }
+    case 'conductors':
+    case 'fixture':
+      return [{ ...rest, count, id: lineId(item, 0) }];
+    case 'barrier':
+      return [{ ...rest, id: `i${item}` }];
+    default:
+      return [{ ...rest, count, id: `i${item}` }];
+  }
+}
+
 /** Passes what was read through the document's own schema, and points at the item that does not fit. */
 function check(
   reading: Reading,
   notes: readonly string[],
   spans: readonly ItemSpan[],
-  origin: ReadonlyMap<string, RawItem>,
+  origin: readonly RawItem[],
   fallback: EditionId,
-  about: RawItem | undefined,
+  box: RawItem | undefined,
 ): ReadLine {
-  const boxSpan: RawItem = about ?? { text: '', at: 0 };
+  const boxSpan: RawItem = box ?? { text: '', at: 0 };
+  if (reading.items.length > LIMITS.lineItems)
+    return fail(boxSpan, `must be at most ${LIMITS.lineItems} entries`);
+  const many = reading.items.findIndex(({ count = 1 }) => count > LIMITS.count);
+  if (many >= 0) return fail(origin[many] ?? boxSpan, `a count that must be at most ${LIMITS.count}`);
+  const pieces = reading.items.flatMap((item, nth) =>
+    piecesOf(item, nth + 1).map((piece) => ({ piece, from: origin[nth] })),
+  );
   const parsed = BoxDocument.safeParse({
-    version: 1,
+    version: DOCUMENT_VERSION,
     ...(reading.edition === undefined ? {} : { edition: reading.edition }),
     shell: reading.shell,
     ...(reading.flaps === undefined ? {} : { flaps: reading.flaps }),
     ...(reading.site === undefined ? {} : { site: reading.site }),
-    items: reading.items,
+    items: pieces.map(({ piece }) => piece),
     ...(notes.length === 0 ? {} : { note: notes.join('\n') }),
   });
   if (!parsed.success) {
     const issue = parsed.error.issues[0];
     const path = issue?.path ?? [];
     const nth = path[0] === 'items' && typeof path[1] === 'number' ? path[1] : undefined;
-    const id = nth === undefined ? undefined : reading.items[nth]?.id;
-    const item = (id === undefined ? undefined : origin.get(id)) ?? boxSpan;
+    const item = (nth === undefined ? undefined : pieces[nth]?.from) ?? boxSpan;
     const field = path.filter((part) => typeof part === 'string' && part !== 'items' && part !== 'shell');
     return fail(item, `${field.length > 0 ? `a ${field.join(' ')} that ` : ''}${issue?.message ?? 'a box'}`);
   }
-  const box = parsed.data;
-  const refusal = findRefusals(box, editionOf(box.edition ?? fallback))[0];
+  const read = parsed.data;
+  const refusal = findRefusals(read, editionOf(read.edition ?? fallback))[0];
   if (refusal) {
-    return fail((refusal.id === undefined ? undefined : origin.get(refusal.id)) ?? boxSpan, refusal.expected);
+    const about = pieces.find(({ piece }) => piece.id === refusal.id)?.from;
+    return fail(about ?? boxSpan, refusal.expected);
   }
-  return { ok: true, box, spans };
+  return { ok: true, box: read, spans };
 }

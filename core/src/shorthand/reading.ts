@@ -1,10 +1,19 @@
 /** What a count line has come to so far, and what went wrong. */
 import type { Item, Shell } from '../box/document.ts';
 import type { Site } from '../box/site.ts';
+import type { CableRole } from '../box/words.ts';
 import type { EditionId } from '../edition/index.ts';
 import type { Scanner } from './scanner.ts';
 
 type WithOptional<T> = { -readonly [K in keyof T]?: T[K] | undefined };
+
+/** One item of a line: `3x 12/2` is one, and stands for three pieces. */
+export interface LineItem {
+  readonly kind: Item['kind'];
+  readonly count?: number;
+  readonly role?: CableRole;
+  readonly [field: string]: unknown;
+}
 
 /** What has been read of a line, not yet checked by the document's schema. */
 export interface Reading {
@@ -12,7 +21,7 @@ export interface Reading {
   shell: WithOptional<Shell>;
   flaps?: 'count';
   site?: Partial<Record<keyof Site, unknown>>;
-  items: (Partial<Item> & { id: string; kind: Item['kind'] })[];
+  items: LineItem[];
   /** The item that gave the box its volume. */
   boxFrom: string | undefined;
 }

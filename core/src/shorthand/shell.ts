@@ -155,7 +155,6 @@ function readBarrier(scan: Scanner, reading: Reading): Problem | 'read' {
     return { expected: 'one barrier at most: record a box with three spaces as two boxes' };
   }
   reading.items.push({
-    id: `i${reading.items.length + 1}`,
     kind: 'barrier',
     material,
     ...(spaces ? { spaces } : {}),
@@ -169,7 +168,7 @@ function readAdded(scan: Scanner, reading: Reading): Problem | 'read' | undefine
   if (!part) return undefined;
   const count = Number(prefix?.[1] ?? 1);
   const expected = `a marked volume (${part} 6), “${part} unmarked”${part === 'ext' ? ', or a standard box (ext 4sq-1.5)' : ''}`;
-  const draft = { id: `i${reading.items.length + 1}`, kind: 'added' as const, count, part };
+  const draft = { kind: 'added' as const, count, part };
   if (scan.takeWord(['unmarked'])) reading.items.push(draft);
   else {
     const code = scan

@@ -6,11 +6,13 @@
  */
 import { alg, Graph } from '@dagrejs/graphlib';
 import fc from 'fast-check';
-import { type Wiring, WorkPlan } from '../box/work.ts';
+import { nextOf, withWork } from '../box/set-up.ts';
+import { type Run, type Wiring, WorkPlan } from '../box/work.ts';
 import { BoxDocument } from '../box/document.ts';
 import { editionOf } from '../edition/index.ts';
 import { linesOf } from '../plan/ends.ts';
 import { facesOf } from '../plan/faces.ts';
+import { workOf } from '../plan/suggest.ts';
 import { synthesise } from '../plan/synthesise.ts';
 import { checkWiring } from '../wiring-rules/rules.ts';
 import { boxOf, LAYOUTS, type Layout } from '../tests/harder-layouts.ts';
@@ -32,6 +34,11 @@ function judge({ box, work }: Pick<Layout, 'box' | 'work'>, wiring: Wiring) {
   };
 }
 
+/** A run without what the box itself says of it. */
+function carried({ wires: _wires, ...run }: Run): Partial<Run> {
+  return run;
+}
+
 test.each(named)('%s: planned, within the rules, and proved in every position', (_name, layout) => {
   const plan = synthesise(layout.box, layout.work, nec);
   expect(plan.obstacles.map(({ words }) => words)).toEqual([]);
@@ -39,8 +46,13 @@ test.each(named)('%s: planned, within the rules, and proved in every position', 
   expect([faults, violations]).toEqual([[], []]);
   expect(proof.states).toBeGreaterThan(0);
   // The plan is part of the box document and passes its schema.
-  const stored = BoxDocument.parse({ ...layout.box, work: { ...layout.work, plan: plan.wiring } });
+  const told = withWork(layout.box, { ...layout.work, plan: plan.wiring }, nextOf(layout.box, layout.work));
+  const stored = BoxDocument.parse(told.box);
   expect(stored.work?.plan).toEqual(plan.wiring);
+  // Laid down with its pieces and read back, the plan is the same.
+  const { runs, devices } = workOf(stored);
+  for (const run of layout.work.runs) expect(runs).toContainEqual(expect.objectContaining(carried(run)));
+  for (const device of layout.work.devices) expect(devices).toContainEqual(device);
 });
 
 test.each(named)('%s: the same nodes are connected as a graph library says', (_name, { box, work }) => {

@@ -3,6 +3,7 @@
  * the box must do. Layouts are common practice, no source; the rules they meet are named in the tests.
  */
 import type { BoxDocument } from '../box/document.ts';
+import { nextOf, withWork } from '../box/set-up.ts';
 import { WorkPlan } from '../box/work.ts';
 import { readCountLine } from '../shorthand/read.ts';
 import type { z } from 'zod';
@@ -38,9 +39,11 @@ export const out = (of: string, ...hots: string[]) => ({
 export const leg = (of: string, ...hots: string[]) => ({ of, does: 'leg' as const, hots });
 export const layout = (name: string, line: string, { circuits = [A20], ...work }: WorkIn): Layout => ({
   name,
-  box: boxOf(line),
-  work: WorkPlan.parse({ circuits, ...work }),
+  ...setUp(boxOf(line), WorkPlan.parse({ circuits, ...work })),
 });
+function setUp(box: BoxDocument, work: WorkPlan) {
+  return { box: withWork(box, work, nextOf(box, work)).box, work };
+}
 export const MULTIWIRE = [
   { ...A20, partner: 'b' },
   { id: 'b', name: '3', breaker: 20 },

@@ -1,5 +1,6 @@
 /** One tile for each allowance of a tally: what is drawn in the vessel. */
 import type { BoxDocument, Item } from '../box/document.ts';
+import { roleOf } from '../box/work.ts';
 import type { Side } from '../box/words.ts';
 import type { Tally, TallyLine } from '../fill/tally.ts';
 
@@ -46,9 +47,10 @@ export function cableColours(conductors: number): ConductorColour[] {
  * switch and the black comes back switched (handbook 12; 200.7). Common practice for the rest.
  */
 function conductorGroup(
-  { role }: Extract<Item, { kind: 'cable' }>,
+  { duty }: Extract<Item, { kind: 'cable' }>,
   colour: ConductorColour,
 ): Extract<TileGroup, 'neutral' | 'hot' | 'switched'> {
+  const role = roleOf(duty);
   if (role === 'loop') return colour === 'white' ? 'hot' : 'switched';
   if (colour === 'white') return 'neutral';
   return role === 'leg' || role === 'travelers' ? 'switched' : 'hot';
@@ -113,9 +115,11 @@ export function tilesOf(tally: Tally, box: BoxDocument): Tile[] {
     for (const { id, count } of shares) {
       const item = items.get(id);
       if (!item) continue;
+      // A device's line is named by the first of its row, which may go while the others stay.
+      const of = `${id}:${item.kind === 'device' ? item.kind : line.topic}`;
       for (let nth = 0; nth < count && left > 0; nth += 1, left -= 1) {
         tiles.push({
-          key: `${id}:${line.topic}:${timesBefore(made, `${id}:${line.topic}`)}`,
+          key: `${of}:${timesBefore(made, of)}`,
           itemId: id,
           line: at,
           area: line.each,

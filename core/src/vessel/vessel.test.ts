@@ -1,5 +1,6 @@
 /** What is drawn: one tile for each allowance, in its real colour, in the order of folding. */
 import { addItem } from '../box/edit.ts';
+import { countedIds } from '../box/piece-id.ts';
 import { editionOf } from '../edition/index.ts';
 import { tally } from '../fill/tally.ts';
 import { itemFrom } from '../shorthand/piece.ts';
@@ -53,7 +54,7 @@ test('what does not count has no tile', () => {
 
 test('adding one thing keeps every other tile’s name and only lifts or widens its layer', () => {
   const before = drawn('32 in3, 2x 12/2, duplex, clamps');
-  const box = addItem(before.box, itemFrom('12/2')).box;
+  const box = addItem(before.box, itemFrom('12/2'), countedIds()).box;
   const counted = tally(box, editionOf('nec2023'));
   const after = tilesOf(counted, box);
   const names = after.map((tile) => tile.key);

@@ -3,7 +3,7 @@ import { randomUUID } from 'node:crypto';
 import { BoxChange, boxJsonSchema, JobChange, NewBox, NewJob, RecordId, writeCsv } from '@dense-pack/core';
 import { json, raw, type Request, Router } from 'express';
 import type { Db } from '../database.ts';
-import { boxesOf, changeBox, createBox, deleteBox, readBox } from '../services/boxes.ts';
+import { boxesIn, boxesOf, changeBox, createBox, deleteBox, readBox, storedBox } from '../services/boxes.ts';
 import { Refused } from '../services/failures.ts';
 import { keepPhoto, PHOTO_BYTES_MOST, readPhoto } from '../services/photos.ts';
 import { statesOf } from '../services/states.ts';
@@ -83,7 +83,7 @@ export function api(db: Db, clock: () => Date): Router {
   });
   router.get('/jobs/:id', (request, response) => {
     const job = readJob(db, idOf(request));
-    response.json({ ...job, boxes: boxesOf(db, job.id) });
+    response.json({ ...job, ...boxesIn(db, job.id) });
   });
   router.put('/jobs/:id', (request, response) => {
     const { version, ...fields } = bodyAs(JobChange, request.body);
@@ -96,7 +96,7 @@ export function api(db: Db, clock: () => Date): Router {
   });
 
   router.get('/jobs/:id/boxes', (request, response) => {
-    response.json({ boxes: boxesOf(db, readJob(db, idOf(request)).id) });
+    response.json(boxesIn(db, readJob(db, idOf(request)).id));
   });
   router.post('/jobs/:id/boxes', (request, response) => {
     const { id = randomUUID(), ...fields } = bodyAs(NewBox, request.body);
@@ -110,7 +110,13 @@ export function api(db: Db, clock: () => Date): Router {
     response.json(changeBox(db, idOf(request), fields, version, now()));
   });
   router.get('/boxes/:id/states', (request, response) => {
-    response.json({ states: statesOf(db, readBox(db, idOf(request)).id) });
+    response.json(statesOf(db, readBox(db, idOf(request)).id));
+  });
+  router.get('/boxes/:id/stored', (request, response) => {
+    response
+      .type('application/json')
+      .attachment('box.json')
+      .send(storedBox(db, idOf(request)));
   });
   router.delete('/boxes/:id', (request, response) => {
     const id = idOf(request);

@@ -1,9 +1,16 @@
 /** Boxes: plain SQL over the box table. A document is parsed by the core's schema when it is read back. */
-import { type BoxFields, type BoxRecord, Seen, type Stage, unsizedDevices } from '@dense-pack/core';
+import {
+  type BoxFields,
+  type BoxRecord,
+  Seen,
+  type Stage,
+  type UnreadableBox,
+  unsizedDevices,
+} from '@dense-pack/core';
 import type { Db } from '../database.ts';
 import { notFound, Refused, stale } from './failures.ts';
 import { findJob, touchJob } from './job-rows.ts';
-import { documentIn, keepState } from './states.ts';
+import { documentIn, keepState, Unread } from './states.ts';
 
 interface BoxRow {
   id: string;
@@ -39,19 +46,54 @@ function boxOf(row: BoxRow): BoxRecord {
   };
 }
 
-/** The boxes of a job in the order they were made. */
-export function boxesOf(db: Db, jobId: string): BoxRecord[] {
-  return db
+/** The boxes of a job in the order they were made; those that cannot be read here are told apart, not lost. */
+export function boxesIn(
+  db: Db,
+  jobId: string,
+): { readonly boxes: readonly BoxRecord[]; readonly unreadable: readonly UnreadableBox[] } {
+  const boxes: BoxRecord[] = [];
+  const unreadable: UnreadableBox[] = [];
+  const rows = db
     .prepare<[string], BoxRow>('SELECT * FROM box WHERE job_id = ? ORDER BY created_at, rowid')
-    .all(jobId)
-    .map(boxOf);
+    .all(jobId);
+  for (const row of rows) {
+    try {
+      boxes.push(boxOf(row));
+    } catch (error) {
+      if (!(error instanceof Unread)) throw error;
+      const { id, name, room, version } = row;
+      unreadable.push({ id, name, room, version, why: error.message });
+    }
+  }
+  return { boxes, unreadable };
 }
 
-/** @throws Refused 404 */
-export function readBox(db: Db, id: string): BoxRecord {
+/** The boxes of a job that can be read, in the order they were made. */
+export const boxesOf = (db: Db, jobId: string): readonly BoxRecord[] => boxesIn(db, jobId).boxes;
+
+function rowOf(db: Db, id: string): BoxRow {
   const row = db.prepare<[string], BoxRow>('SELECT * FROM box WHERE id = ?').get(id);
   if (!row) throw notFound('box', id);
-  return boxOf(row);
+  return row;
+}
+
+/** @throws Refused 404, or 422 for one that this program cannot read */
+export function readBox(db: Db, id: string): BoxRecord {
+  try {
+    return boxOf(rowOf(db, id));
+  } catch (error) {
+    if (!(error instanceof Unread)) throw error;
+    throw new Refused(422, 'This box cannot be read here', {
+      detail: `${error.message}. It is kept as it is; a newer version of the program reads it.`,
+    });
+  }
+}
+
+/** A box as it lies in the database, whether it can be read or not. @throws Refused 404 */
+export function storedBox(db: Db, id: string): string {
+  const { document, found, seen, ...row } = rowOf(db, id);
+  const parts = { box: JSON.parse(document) as unknown, found: found && (JSON.parse(found) as unknown) };
+  return JSON.stringify({ ...row, ...parts, seen: JSON.parse(seen) as unknown }, null, 2);
 }
 
 /** Refuses a document that makes no sense as a box. */
@@ -96,6 +138,8 @@ export function createBox(db: Db, jobId: string, id: string, fields: BoxFields, 
 export function changeBox(db: Db, id: string, fields: BoxFields, version: number, now: string): BoxRecord {
   insist(fields);
   return db.transaction(() => {
+    // What cannot be read is not written over.
+    readBox(db, id);
     const done = db
       .prepare(
         `UPDATE box SET version = version + 1, name = ?, room = ?, circuit = ?, document = ?,

@@ -1,7 +1,7 @@
 /** Jobs: plain SQL over the job table. */
 import { editionOf, type Job, JOB_PREVIEW, type JobCard, type JobFields, tally } from '@dense-pack/core';
 import type { Db } from '../database.ts';
-import { boxesOf } from './boxes.ts';
+import { boxesIn } from './boxes.ts';
 import { notFound, stale } from './failures.ts';
 import { findJob, jobOf, type JobRow } from './job-rows.ts';
 
@@ -10,11 +10,12 @@ export function listJobs(db: Db): JobCard[] {
   const rows = db.prepare<[], JobRow>('SELECT * FROM job ORDER BY updated_at DESC, id').all();
   return rows.map((row) => {
     const job = jobOf(row);
-    const boxes = boxesOf(db, job.id);
+    const { boxes, unreadable } = boxesIn(db, job.id);
     const verdicts = boxes.map(({ box }) => tally(box, editionOf(box.edition ?? job.edition)).verdict);
     return {
       ...job,
       boxes: boxes.length,
+      unreadable: unreadable.length,
       over: verdicts.filter((verdict) => verdict === 'over').length,
       unknown: verdicts.filter((verdict) => verdict === 'unknown').length,
       preview: boxes.slice(0, JOB_PREVIEW).map(({ id, box }) => ({ id, box })),

@@ -1,5 +1,5 @@
 /** Every state a box was stored in, with its date: written with each write of the box, never changed. */
-import { BoxDocument, type BoxRecord, bringUpToDate, type BoxState, type Stage } from '@dense-pack/core';
+import { type BoxDocument, type BoxRecord, type BoxState, type Stage, StoredBox } from '@dense-pack/core';
 import type { Db } from '../database.ts';
 
 interface StateRow {
@@ -10,10 +10,15 @@ interface StateRow {
   found: string | null;
 }
 
-/** A stored document, brought up to date and parsed. */
+/** A stored document, brought up to date and parsed. @throws Unread for what this program cannot read */
 export function documentIn(text: string): BoxDocument {
-  return BoxDocument.parse(bringUpToDate(JSON.parse(text)));
+  const read = StoredBox.safeParse(JSON.parse(text));
+  if (read.success) return read.data;
+  throw new Unread(read.error.issues.map(({ path, message }) => `${path.join('.')}: ${message}`).join('; '));
 }
+
+/** A stored document of a newer program, or a spoilt one. It is kept as it is. */
+export class Unread extends Error {}
 
 /** Keeps the state a box was just stored in. */
 export function keepState(db: Db, { id, version, updatedAt, stage, box, found }: BoxRecord): void {
@@ -22,17 +27,25 @@ export function keepState(db: Db, { id, version, updatedAt, stage, box, found }:
   ).run(id, version, updatedAt, stage, JSON.stringify(box), found && JSON.stringify(found));
 }
 
-/** The states of a box, newest first; at most `most` of them. */
-export function statesOf(db: Db, boxId: string, most = 200): BoxState[] {
-  return db
+/** The states of a box, newest first; at most `most` of them, and how many cannot be read here. */
+export function statesOf(
+  db: Db,
+  boxId: string,
+  most = 200,
+): { readonly states: readonly BoxState[]; readonly unreadable: number } {
+  const rows = db
     .prepare<[string, number], StateRow>(
       `SELECT version, at, stage, document, found FROM box_state
        WHERE box_id = ? ORDER BY version DESC LIMIT ?`,
     )
-    .all(boxId, most)
-    .map(({ document, found, ...rest }) => ({
-      ...rest,
-      box: documentIn(document),
-      found: found === null ? null : documentIn(found),
-    }));
+    .all(boxId, most);
+  const states = rows.flatMap(({ document, found, ...rest }): BoxState[] => {
+    try {
+      return [{ ...rest, box: documentIn(document), found: found === null ? null : documentIn(found) }];
+    } catch (error) {
+      if (error instanceof Unread) return [];
+      throw error;
+    }
+  });
+  return { states, unreadable: rows.length - states.length };
 }

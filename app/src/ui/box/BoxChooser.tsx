@@ -1,4 +1,5 @@
 /** Choosing a box to fit in place of the one there: the plan packed in each, two set side by side. */
+import { newId } from '@dense-pack/core/box/new-id';
 import type { BoxDocument } from '@dense-pack/core/box/document';
 import { type BoxWish, chooseBoxes, type Fit, wishFor } from '@dense-pack/core/parts/chooser';
 import { partsOf } from '@dense-pack/core/parts/kit';
@@ -37,7 +38,7 @@ export function BoxChooser({ box, edition, onTake }: BoxChooserProps) {
   const [picked, setPicked] = useState<string>();
   const wish = useMemo(() => ({ ...wishFor(box), truck: kit.only, ...changed }), [box, kit.only, changed]);
   const choice = useMemo(
-    () => chooseBoxes(box, edition, partsOf(edition, kit), wish, kit),
+    () => chooseBoxes(box, edition, partsOf(edition, kit), wish, kit, newId),
     [box, edition, kit, wish],
   );
   const set = (change: { readonly [K in keyof BoxWish]?: BoxWish[K] | undefined }) =>

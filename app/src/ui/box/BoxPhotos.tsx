@@ -1,4 +1,5 @@
 /** Photos of a box: taken or chosen, made small and freed of their place here, sent when the server answers. */
+import { newId } from '@dense-pack/core/box/new-id';
 import { PHOTOS_MOST } from '@dense-pack/core/box/record';
 import Camera from 'lucide-react-native/icons/camera';
 import { useEffect, useState } from 'react';
@@ -35,7 +36,7 @@ export function BoxPhotos({ boxId, ids, onChange }: BoxPhotosProps) {
     setProblem(undefined);
     try {
       const photo = await shrinkPhoto(file);
-      const id = crypto.randomUUID();
+      const id = newId();
       await photos.keep(boxId, id, photo);
       onChange((now) => [...now, id]);
     } catch (error) {

@@ -1,4 +1,5 @@
 /** The box: instrument above, the work of a station or an adder below, one row of thumbs at the bottom. */
+import { rowWith } from '@dense-pack/core/box/rows';
 import { STAGES } from '@dense-pack/core/box/words';
 import Keyboard from 'lucide-react-native/icons/keyboard';
 import Redo from 'lucide-react-native/icons/redo-2';
@@ -101,6 +102,7 @@ export function BoxScreen({ jobId, boxId, first }: BoxScreenProps) {
     ? Math.max(220, Math.min(420, height - 360))
     : Math.max(160, Math.min(300, height * (bare ? 0.2 : 0.32)));
   const item = box.box.items.find((one) => one.id === touched?.itemId);
+  const row = item && rowWith(box.box.items, item.id);
   const instrument = (
     <Instrument
       box={box}
@@ -121,10 +123,11 @@ export function BoxScreen({ jobId, boxId, first }: BoxScreenProps) {
       onAddCable={() => choose({ adder: 'cable' })}
     />
   );
-  const card = item && (
+  const card = item && row && (
     <ItemCard
       key={item.id}
       item={item}
+      row={row}
       why={line === undefined ? undefined : counted.lines[line]?.why}
       onChange={edit}
       onClose={() => setTouched(undefined)}

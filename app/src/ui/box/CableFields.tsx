@@ -1,5 +1,6 @@
 /** Everything that can be said of a cable, as chips: for one that is brought in and one that is there. */
 import type { ItemOf } from '@dense-pack/core/box/document';
+import { dutyOf, roleOf } from '@dense-pack/core/box/work';
 import { CABLE_MAKES, CABLE_ROLES, ENTRIES } from '@dense-pack/core/box/words';
 import { SIZES } from '@dense-pack/core/edition/edition';
 import { Choice, plainOptions } from '../parts/Choice';
@@ -11,7 +12,7 @@ export const CABLE_SIZES = SIZES.filter((size) => size <= 14).map((value) => ({
 }));
 
 type Cable = Pick<ItemOf<'cable'>, 'size' | 'conductors' | 'make' | 'ground'> &
-  Partial<Pick<ItemOf<'cable'>, 'role' | 'enters'>>;
+  Partial<Pick<ItemOf<'cable'>, 'duty' | 'enters'>>;
 
 interface CableFieldsProps {
   readonly cable: Cable;
@@ -24,8 +25,8 @@ export function CableFields({ cable, onChange }: CableFieldsProps) {
       <Choice
         title="What it does"
         options={plainOptions(Object.keys(CABLE_ROLES) as (keyof typeof CABLE_ROLES)[])}
-        value={cable.role}
-        onChoose={(role) => onChange({ role })}
+        value={roleOf(cable.duty)}
+        onChoose={(role) => onChange({ duty: role === undefined ? undefined : dutyOf(role) })}
       />
       <Choice
         title="Where it enters"

@@ -3,6 +3,8 @@
  * last to bring in another.
  */
 import type { BoxDocument, ItemOf } from '@dense-pack/core/box/document';
+import { rowsOf } from '@dense-pack/core/box/rows';
+import { roleOf } from '@dense-pack/core/box/work';
 import { CABLE_ROLES } from '@dense-pack/core/box/words';
 import ArrowDown from 'lucide-react-native/icons/arrow-down';
 import ArrowUp from 'lucide-react-native/icons/arrow-up';
@@ -30,7 +32,8 @@ const STUB = 46;
 const GAP = 4;
 
 /** What stands on the stub, then what it is in words. */
-function stubName({ role, enters }: ItemOf<'cable'>, shown: string): string {
+function stubName({ duty, enters }: ItemOf<'cable'>, shown: string): string {
+  const role = roleOf(duty);
   const more = ['cable', role && CABLE_ROLES[role], enters && `enters ${enters}`].filter(Boolean);
   return `${shown}: ${more.join(', ')}`;
 }
@@ -46,7 +49,7 @@ export const CableStubs = memo(function CableStubs({
   onAdd,
 }: CableStubsProps) {
   const colours = useColours();
-  const cables = box.items.filter((item): item is ItemOf<'cable'> => item.kind === 'cable');
+  const cables = rowsOf(box.items.filter((item) => item.kind === 'cable'));
   const one = STUB * larger;
   const fit = Math.max(1, Math.floor(height / (one + GAP)) - 1);
   const shown = cables.length <= fit ? cables : cables.slice(0, fit - 1);
@@ -65,10 +68,11 @@ export const CableStubs = memo(function CableStubs({
           <Words size="fine" strong>{`+${more}`}</Words>
         </Touch>
       )}
-      {shown.map((cable) => {
-        const on = cable.id === selected;
-        const name = `${cable.count > 1 ? `${cable.count}× ` : ''}${cable.size}/${cable.conductors}`;
-        const said = cable.label ?? cable.role ?? (cable.make === 'nm' ? '' : cable.make.toUpperCase());
+      {shown.map(({ item: cable, items, count }) => {
+        const on = items.some(({ id }) => id === selected);
+        const name = `${count > 1 ? `${count}× ` : ''}${cable.size}/${cable.conductors}`;
+        const said =
+          cable.label ?? roleOf(cable.duty) ?? (cable.make === 'nm' ? '' : cable.make.toUpperCase());
         return (
           <Touch
             key={cable.id}

@@ -1,7 +1,9 @@
 /** One thing in the box, opened: why it counts, how many, and everything about it that can be changed. */
 import type { ChangeBox } from './use-box-edit';
 import type { Item, ItemOf } from '@dense-pack/core/box/document';
-import { addCount, changeItem, duplicateItem, removeItem } from '@dense-pack/core/box/edit';
+import { addCount, changeItems, duplicateItem, removeItems } from '@dense-pack/core/box/edit';
+import { newId } from '@dense-pack/core/box/new-id';
+import type { Row } from '@dense-pack/core/box/rows';
 import { DEVICES } from '@dense-pack/core/box/words';
 import { useState } from 'react';
 import Copy from 'lucide-react-native/icons/copy';
@@ -16,16 +18,22 @@ import { CABLE_SIZES, CableFields } from './CableFields';
 import { itemName } from './ItemRow';
 
 interface ItemCardProps {
+  /** The piece that was touched. */
   readonly item: Item;
+  /** Those like it, itself among them. */
+  readonly row: Row;
   /** Why it counts, where a tile or line was touched. */
   readonly why?: string | undefined;
   readonly onChange: ChangeBox;
   readonly onClose: () => void;
 }
 
-export function ItemCard({ item, why, onChange, onClose }: ItemCardProps) {
+export function ItemCard({ item, row, why, onChange, onClose }: ItemCardProps) {
+  const [alone, setAlone] = useState(false);
   const name = itemName(item);
-  const change = (fields: Record<string, unknown>) => onChange((now) => changeItem(now, item.id, fields));
+  const many = row.items.length;
+  const meant = alone ? [item.id] : row.items.map(({ id }) => id);
+  const change = (fields: Record<string, unknown>) => onChange((now) => changeItems(now, meant, fields));
   return (
     <View
       className="gap-3 rounded-card border-2 border-action bg-sheet p-3"
@@ -44,30 +52,44 @@ export function ItemCard({ item, why, onChange, onClose }: ItemCardProps) {
         <View className="flex-row flex-wrap items-center gap-2">
           <Stepper
             label={name}
-            value={item.count}
+            value={row.count}
             least={1}
-            onChange={(count) => onChange((now) => addCount(now, item.id, count - item.count))}
+            onChange={(count) => onChange((now) => addCount(now, item.id, count - row.count, newId))}
           />
           <Button
             label="Duplicate"
             icon={Copy}
             className="grow"
-            onPress={() => onChange((now) => duplicateItem(now, item.id))}
+            onPress={() => onChange((now) => duplicateItem(now, item.id, newId))}
           />
         </View>
       )}
+      {many > 1 && (
+        <Choice
+          title="What is changed below is changed for"
+          options={[
+            { value: false, label: many === 2 ? 'both' : `all ${many}` },
+            { value: true, label: 'this one' },
+          ]}
+          value={alone}
+          always
+          onChoose={(one) => setAlone(one === true)}
+        />
+      )}
       {item.kind === 'cable' && <CableFields cable={item} onChange={change} />}
       {item.kind === 'device' && <DeviceFields item={item} onChange={change} />}
-      {'label' in item || item.kind === 'cable' || item.kind === 'device' ? (
+      {'label' in item || item.kind === 'cable' || item.kind === 'device' || item.kind === 'fixture' ? (
         <LabelField item={item} onChange={change} />
       ) : null}
       <Button
-        label={`Remove ${name}`}
+        label={
+          many > 1 && !alone ? `Remove ${many === 2 ? 'both' : `all ${many}`}: ${name}` : `Remove ${name}`
+        }
         icon={Trash}
         kind="danger"
         onPress={() => {
           onClose();
-          onChange((now) => removeItem(now, item.id));
+          onChange((now) => removeItems(now, meant));
         }}
       />
     </View>

@@ -1,7 +1,9 @@
-/** An item of the box with its count, to change or take out; its name opens it. */
+/** Like pieces of the box with their count, to change or take out; its name opens it. */
 import type { ChangeBox } from './use-box-edit';
 import type { Item } from '@dense-pack/core/box/document';
-import { addCount, removeItem } from '@dense-pack/core/box/edit';
+import { addCount, removeItems } from '@dense-pack/core/box/edit';
+import { newId } from '@dense-pack/core/box/new-id';
+import type { Row } from '@dense-pack/core/box/rows';
 import { DEVICES } from '@dense-pack/core/box/words';
 import { printItem } from '@dense-pack/core/shorthand/print';
 import Trash from 'lucide-react-native/icons/trash';
@@ -11,7 +13,7 @@ import { Touch } from '../parts/Touch';
 import { Words } from '../parts/Words';
 
 interface ItemRowProps {
-  readonly item: Item;
+  readonly row: Row;
   readonly onChange: ChangeBox;
   readonly onOpen: () => void;
 }
@@ -21,10 +23,11 @@ export function itemName(item: Item): string {
   if (item.kind === 'device') {
     return `${DEVICES[item.device]}${item.size === undefined ? '' : `, on ${item.size} AWG`}`;
   }
-  return item.kind === 'barrier' ? printItem(item) : printItem({ ...item, count: 1 });
+  return printItem('count' in item ? { ...item, count: 1 } : item);
 }
 
-export function ItemRow({ item, onChange, onOpen }: ItemRowProps) {
+export function ItemRow({ row, onChange, onOpen }: ItemRowProps) {
+  const { item, count } = row;
   const name = itemName(item);
   return (
     <View className="min-h-thumb flex-row items-center gap-2 border-b border-hair py-1">
@@ -38,15 +41,22 @@ export function ItemRow({ item, onChange, onOpen }: ItemRowProps) {
       {item.kind !== 'barrier' && (
         <Stepper
           label={name}
-          value={item.count}
+          value={count}
           least={1}
-          onChange={(count) => onChange((now) => addCount(now, item.id, count - item.count))}
+          onChange={(many) => onChange((now) => addCount(now, item.id, many - count, newId))}
         />
       )}
       <IconPress
         label={`Remove ${name}`}
         icon={Trash}
-        onPress={() => onChange((now) => removeItem(now, item.id))}
+        onPress={() =>
+          onChange((now) =>
+            removeItems(
+              now,
+              row.items.map(({ id }) => id),
+            ),
+          )
+        }
       />
     </View>
   );

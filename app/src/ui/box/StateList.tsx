@@ -22,7 +22,7 @@ interface StateListProps {
 }
 
 export function StateList({ box, edition, onRestore }: StateListProps) {
-  const { states, away } = useStates(box.id);
+  const { states, unreadable, away } = useStates(box.id);
   const [many, setMany] = useState(SHOWN);
   const restore = ({ box: document, found, stage }: BoxState) =>
     onRestore(() => ({ box: document, found, stage, stageAt: new Date().toISOString() }));
@@ -36,6 +36,11 @@ export function StateList({ box, edition, onRestore }: StateListProps) {
       {states?.length === 0 && (
         <Words tone="text-soft" className="p-3">
           No state is stored yet.
+        </Words>
+      )}
+      {unreadable > 0 && (
+        <Words className="p-3">
+          {`${unreadable} older ${unreadable === 1 ? 'state' : 'states'} cannot be read here; kept as written.`}
         </Words>
       )}
       {states?.slice(0, many).map((state, nth) => (

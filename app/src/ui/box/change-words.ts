@@ -14,7 +14,10 @@ export function changeWords(change: Change): { sign: string; words: string } {
     case 'removed':
       return { sign: '−', words: `${change.count > 1 ? `${change.count} × ` : ''}${itemName(change.item)}` };
     case 'swapped':
-      return { sign: '⇄', words: `${printItem(change.before)} → ${printItem(change.after)}` };
+      return {
+        sign: '⇄',
+        words: `${printItem(change.before, change.count)} → ${printItem(change.after, change.count)}`,
+      };
     case 'box':
       return { sign: '□', words: shellWords(change) };
   }

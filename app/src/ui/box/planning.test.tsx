@@ -1,4 +1,5 @@
 /** Looking at Change writes nothing; the first change after it begins the plan and keeps what was found. */
+import { newId } from '@dense-pack/core/box/new-id';
 import { readCountLine } from '@dense-pack/core/shorthand/read';
 import { addItem } from '@dense-pack/core/box/edit';
 import { act, renderHook } from '@testing-library/react-native';
@@ -33,7 +34,9 @@ test('a change made after a look at Change is the plan; before it, it is what wa
   const planning = { current: false };
   const { result } = renderHook(() => useBoxEdit('job-0000001', 'box-0000001', () => planning.current));
   const more = () =>
-    act(() => result.current.edit((box) => addItem(box, { kind: 'clamps', count: 1, hold: 'grip' }).box));
+    act(() =>
+      result.current.edit((box) => addItem(box, { kind: 'clamps', count: 1, hold: 'grip' }, newId).box),
+    );
   more();
   expect(mockStored).toMatchObject({ stage: 'found', found: null });
   planning.current = true;

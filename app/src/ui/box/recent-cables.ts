@@ -30,7 +30,7 @@ function read(): string[] {
 /** The piece of a count line that stands for a cable, its label left out. */
 export function pieceOf(cable: Extract<NewItem, { kind: 'cable' }>): string {
   const { label: _label, side: _side, ...rest } = cable;
-  return printItem({ ...rest, id: 'i1', count: 1 });
+  return printItem({ ...rest, id: 'i1.0' });
 }
 
 /** What to offer, last used first, and the way to remember one. */

@@ -1,5 +1,6 @@
 /** The question a screen asks of the remedy search and its answer, as they pass to a worker and back. */
 import { BoxDocument } from '@dense-pack/core/box/document';
+import { newId } from '@dense-pack/core/box/new-id';
 import { EDITION_IDS, editionOf } from '@dense-pack/core/edition/index';
 import { tally } from '@dense-pack/core/fill/tally';
 import { addsAtHand, boxesAtHand, Kit } from '@dense-pack/core/parts/kit';
@@ -25,6 +26,7 @@ export function answerRemedies(question: unknown): RemedyAnswer {
   const edition = editionOf(id);
   const { proposals, notes } = findRemedies(box, edition, tally(box, edition), {
     weights: kit.weights,
+    newId,
     boxes: boxesAtHand(edition, kit),
     added: addsAtHand(edition, kit),
     forSpare: true,

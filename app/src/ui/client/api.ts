@@ -1,5 +1,5 @@
 /** The one way to the server. Answers are parsed by the core's schemas before anyone sees them. */
-import { BoxRecord, BoxState, Job, JobCard, Problem } from '@dense-pack/core/box/record';
+import { BoxRecord, BoxState, Job, JobCard, Problem, UnreadableBox } from '@dense-pack/core/box/record';
 import { z } from 'zod';
 
 /**
@@ -56,6 +56,8 @@ export const Deleted = z.object({ id: z.string(), deleted: z.literal(true) });
 export const photoAddress = (photoId: string) => `${BASE}/photos/${photoId}`;
 
 /** Where the boxes of a job are read as CSV. */
+/** Where a stored box is read as it lies there, whether this program can read it or not. */
+export const storedAddress = (boxId: string) => `${BASE}/boxes/${boxId}/stored`;
 export const csvAddress = (jobId: string) => `${BASE}/jobs/${jobId}/boxes.csv`;
 
 /** Sends one request. @throws ServerAway, ProblemAnswer */
@@ -111,6 +113,9 @@ async function answerTo(path: string, init: RequestInit): Promise<unknown> {
 
 export const JobList = z.object({ jobs: z.array(JobCard) });
 export type JobList = z.output<typeof JobList>;
-export const BoxStates = z.object({ states: z.array(BoxState) });
-export const JobWithBoxes = Job.extend({ boxes: z.array(BoxRecord) });
+export const BoxStates = z.object({ states: z.array(BoxState), unreadable: z.int().default(0) });
+export const JobWithBoxes = Job.extend({
+  boxes: z.array(BoxRecord),
+  unreadable: z.array(UnreadableBox).default([]),
+});
 export type JobWithBoxes = z.output<typeof JobWithBoxes>;

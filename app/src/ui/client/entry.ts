@@ -14,6 +14,21 @@ const common = {
 /** How many texts that were sent and not answered are remembered. */
 export const SENT_MOST = 4;
 
+/** A text that was sent, of whatever version, as this program would have sent it. */
+function broughtUp(text: string): string {
+  try {
+    const fields = BoxFields.safeParse(JSON.parse(text));
+    return fields.success ? textOf(fields.data) : text;
+  } catch {
+    return text;
+  }
+}
+const sent = z
+  .array(z.string())
+  .max(SENT_MOST)
+  .transform((texts) => texts.map(broughtUp))
+  .optional();
+
 /** A change that waits to be sent. */
 export const Entry = z.discriminatedUnion('what', [
   z.object({
@@ -40,7 +55,7 @@ export const Entry = z.discriminatedUnion('what', [
      * What was sent from this version and not answered: the server may have taken it all the same, and then
      * what it has is no one else’s change.
      */
-    sent: z.array(z.string()).max(SENT_MOST).optional(),
+    sent,
   }),
   z.object({
     ...common,
@@ -52,7 +67,7 @@ export const Entry = z.discriminatedUnion('what', [
     /** The version that is deleted; what was changed since is not. Missing in what an older program wrote. */
     version: z.int().min(1).optional(),
     /** Changes of it that were sent and not answered: they are part of what is deleted. */
-    sent: z.array(z.string()).max(SENT_MOST).optional(),
+    sent,
     /** What is stored, where someone changed it since. */
     conflict: z.union([BoxRecord, Job]).optional(),
   }),

@@ -1,4 +1,5 @@
 /** Keeps the server's last answers in the browser's database, so that the app starts without a server. */
+import { StoredBox } from '@dense-pack/core/box/versions';
 import { dehydrate, hydrate, type QueryClient } from '@tanstack/react-query';
 import { get, set } from 'idb-keyval';
 
@@ -11,11 +12,32 @@ export function keepApp(): void {
 const KEY = 'dense-pack/answers/2';
 const WAIT_MS = 500;
 
+/** Answers kept by an older version: each box document is brought up; a query that cannot be is asked anew. */
+export function broughtUp(kept: unknown): unknown {
+  if (typeof kept !== 'object' || kept === null || !('queries' in kept) || !Array.isArray(kept.queries))
+    return kept;
+  const queries = kept.queries.flatMap((query: unknown) => {
+    try {
+      return [within(query)];
+    } catch {
+      return [];
+    }
+  });
+  return { ...kept, queries };
+}
+
+function within(value: unknown): unknown {
+  if (Array.isArray(value)) return value.map(within);
+  if (typeof value !== 'object' || value === null) return value;
+  if ('version' in value && 'shell' in value && 'items' in value) return StoredBox.parse(value);
+  return Object.fromEntries(Object.entries(value).map(([key, inner]) => [key, within(inner)]));
+}
+
 /** Lays the kept answers under the queries, then keeps what the server says from now on. */
 export async function keepAnswers(client: QueryClient): Promise<() => void> {
   try {
     const kept: unknown = await get(KEY);
-    if (kept) hydrate(client, kept);
+    if (kept) hydrate(client, broughtUp(kept) as Parameters<typeof hydrate>[1]);
     // What was kept is shown at once and asked for anew: the server may know better.
     void client.invalidateQueries();
   } catch {

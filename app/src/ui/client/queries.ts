@@ -1,4 +1,5 @@
 /** TanStack Query over the API, with what waits in the outbox laid over what the server said. */
+import { newId } from '@dense-pack/core/box/new-id';
 import { DEFAULT_EDITION, editionOf } from '@dense-pack/core/edition/index';
 import {
   BoxFields,
@@ -57,7 +58,12 @@ export const outbox = new Outbox(
       tabs?.postMessage(record.jobId);
     },
     job(job) {
-      queryClient.setQueryData<JobWithBoxes>(jobKey(job.id), (known) => ({ boxes: [], ...known, ...job }));
+      queryClient.setQueryData<JobWithBoxes>(jobKey(job.id), (known) => ({
+        boxes: [],
+        unreadable: [],
+        ...known,
+        ...job,
+      }));
     },
     deleted(id) {
       queryClient.setQueriesData<JobWithBoxes>({ queryKey: ['job'] }, (job) =>
@@ -219,6 +225,7 @@ export function useJobs() {
           boxes: boxes.length,
           over: 0,
           unknown: 0,
+          unreadable: 0,
           preview: boxes.slice(0, JOB_PREVIEW).map(({ id, fields }) => ({ id, box: fields.box })),
         };
       });
@@ -276,7 +283,7 @@ export function useJob(id: string) {
     const changed = entry?.what === 'job' ? entry.fields : {};
     if (query.data) return { ...query.data, ...changed, boxes: lay(query.data.boxes, entries, id) };
     if (entry?.what !== 'job') return undefined;
-    return { ...jobFromEntry(entry), boxes: lay([], entries, id) };
+    return { ...jobFromEntry(entry), boxes: lay([], entries, id), unreadable: [] };
   }, [query.data, entries, entry, id]);
   return { ...query, job };
 }
@@ -317,7 +324,7 @@ export function changeBox(box: ShownBox, fields: Partial<BoxFields>): readonly F
 
 /** Makes a job and gives its id at once; it is sent when the server answers. */
 export function makeJob(fields: JobFields): string {
-  const id = crypto.randomUUID();
+  const id = newId();
   outbox.saveJob(id, fields, null, new Date().toISOString());
   return id;
 }
@@ -330,7 +337,7 @@ export function changeJob(job: Job, change: Partial<JobFields>): readonly FieldP
 
 /** Makes a box and gives its id at once. */
 export function makeBox(jobId: string, fields: z.input<typeof BoxFields>): string {
-  const id = crypto.randomUUID();
+  const id = newId();
   outbox.saveBox(id, jobId, BoxFields.parse(fields), null, new Date().toISOString());
   return id;
 }
@@ -341,5 +348,9 @@ export function useStates(boxId: string) {
     queryKey: statesKey(boxId),
     queryFn: () => request(BoxStates, `/boxes/${boxId}/states`),
   });
-  return { states: query.data?.states, away: query.error instanceof ServerAway };
+  return {
+    states: query.data?.states,
+    unreadable: query.data?.unreadable ?? 0,
+    away: query.error instanceof ServerAway,
+  };
 }

@@ -14,6 +14,7 @@ import { changeJob, makeBox, outbox, type ShownBox, useJob } from '../client/que
 import { EditionChoice } from '../parts/EditionChoice';
 import { Loading, Notice } from '../parts/Notice';
 import { Button } from '../parts/Press';
+import { Unreadable } from './Unreadable';
 import { QuickLine } from '../parts/QuickLine';
 import { Removal } from '../parts/Removal';
 import { SaveSign } from '../parts/SaveSign';
@@ -115,6 +116,7 @@ export function JobScreen({ jobId }: { readonly jobId: string }) {
           3x 12/2, duplex”. Many pastes a whole list or reads a CSV file.
         </Notice>
       )}
+      <Unreadable boxes={job.unreadable ?? []} />
       {all.length >= TOOLS_FROM && <ListTools boxes={all} wish={wish} onWish={setWish} />}
       {all.length > 0 && list.length === 0 && (
         <Notice title="No box is like that">
@@ -173,7 +175,7 @@ export function JobScreen({ jobId }: { readonly jobId: string }) {
       </View>
       <Removal
         what="job"
-        question={`Delete “${job.name}” and its ${job.boxes.length} boxes?`}
+        question={`Delete “${job.name}” and its ${job.boxes.length + (job.unreadable ?? []).length} boxes?`}
         onRemove={() => {
           outbox.remove('jobs', job.id, job.version, job.name);
           go('/');

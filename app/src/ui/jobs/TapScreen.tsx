@@ -1,4 +1,5 @@
 /** Which box of the house can feed a new outlet, and what every box could still take. */
+import { countedIds } from '@dense-pack/core/box/piece-id';
 import type { Size } from '@dense-pack/core/edition/index';
 import { roomLeft } from '@dense-pack/core/fill/room';
 import { verdictWords } from '@dense-pack/core/fill/verdict';
@@ -81,6 +82,7 @@ function Taps({ boxes, edition }: JobBoxes) {
       within,
       (box) => editionFor({ edition }, box),
       { hot, conductors, size, ...(circuit === undefined ? {} : { circuit }) },
+      countedIds(),
       kit.weights,
     );
   }, [boxes, edition, ways, load, size, circuit, kit.weights]);

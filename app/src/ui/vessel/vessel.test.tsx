@@ -55,11 +55,11 @@ test.each([
 test('a touched tile tells its item and its line; its name says what it is', () => {
   const { onSelect } = show('18 in3, 2x 12/2, duplex');
   fireEvent.press(
-    screen.getAllByLabelText(/^W 12: white conductor, neutral, 2.25 in³, of 2x 12\/2$/)[0] as never,
+    screen.getAllByLabelText(/^W 12: white conductor, neutral, 2.25 in³, of 12\/2$/)[0] as never,
   );
-  expect(onSelect).toHaveBeenCalledWith('i1:entering:1', 'i1', 0);
+  expect(onSelect).toHaveBeenCalledWith('i1.0:entering:1', 'i1.0', 0);
   fireEvent.press(screen.getAllByLabelText(/duplex/)[0] as never);
-  expect(onSelect).toHaveBeenLastCalledWith('i2:i2:0', 'i2', 1);
+  expect(onSelect).toHaveBeenLastCalledWith('i2.0:device:0', 'i2.0', 1);
 });
 
 test('the free room is written in it, or that there is no legal rim', () => {

@@ -2,6 +2,7 @@
 import type { ChangeBox } from '../use-box-edit';
 import type { BoxDocument } from '@dense-pack/core/box/document';
 import { addItem, type NewItem } from '@dense-pack/core/box/edit';
+import { newId } from '@dense-pack/core/box/new-id';
 import { itemFrom } from '@dense-pack/core/shorthand/piece';
 import Plus from 'lucide-react-native/icons/plus';
 import { useState } from 'react';
@@ -25,7 +26,7 @@ export function CablePanel({ box, onChange, onOpen }: CablePanelProps) {
   const [draft, setDraft] = useState<Cable>();
   const add = (piece: string) => {
     remember(piece);
-    onChange((now) => addItem(now, itemFrom(piece)).box);
+    onChange((now) => addItem(now, itemFrom(piece), newId).box);
   };
   return (
     <View className="gap-3">

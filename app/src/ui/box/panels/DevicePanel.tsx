@@ -2,6 +2,7 @@
 import type { ChangeBox } from '../use-box-edit';
 import type { BoxDocument } from '@dense-pack/core/box/document';
 import { addItem, largestInsulatedIn, type NewItem } from '@dense-pack/core/box/edit';
+import { newId } from '@dense-pack/core/box/new-id';
 import { DEVICE_NAMES, type DeviceName, kindOf } from '@dense-pack/core/device/index';
 import type { Size } from '@dense-pack/core/edition/edition';
 import { itemFrom } from '@dense-pack/core/shorthand/piece';
@@ -27,11 +28,15 @@ export function DevicePanel({ box, onChange, onOpen }: DevicePanelProps) {
   const add = (name: DeviceName) =>
     onChange(
       (now) =>
-        addItem(now, {
-          ...itemFrom(name),
-          wide: kindOf(name).gangs,
-          ...(size === undefined ? {} : { size }),
-        } as NewItem).box,
+        addItem(
+          now,
+          {
+            ...itemFrom(name),
+            wide: kindOf(name).gangs,
+            ...(size === undefined ? {} : { size }),
+          } as NewItem,
+          newId,
+        ).box,
     );
   return (
     <View className="gap-3">

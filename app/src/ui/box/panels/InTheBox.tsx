@@ -1,6 +1,7 @@
 /** What of some kinds is in the box, each with its count. */
 import type { ChangeBox } from '../use-box-edit';
 import type { BoxDocument, Item } from '@dense-pack/core/box/document';
+import { rowsOf } from '@dense-pack/core/box/rows';
 import { View } from 'react-native';
 import { Words } from '../../parts/Words';
 import { ItemRow } from '../ItemRow';
@@ -21,8 +22,8 @@ export function InTheBox({ box, kinds, onChange, onOpen }: InTheBoxProps) {
       <Words size="fine" strong tone="text-soft">
         In the box
       </Words>
-      {there.map((item) => (
-        <ItemRow key={item.id} item={item} onChange={onChange} onOpen={() => onOpen(item.id)} />
+      {rowsOf(there).map((row) => (
+        <ItemRow key={row.item.id} row={row} onChange={onChange} onOpen={() => onOpen(row.item.id)} />
       ))}
     </View>
   );

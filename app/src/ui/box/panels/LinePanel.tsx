@@ -1,6 +1,8 @@
 /** The count line: the whole box in one typed line, read as it is typed. */
 import type { ChangeBox } from '../use-box-edit';
 import type { BoxDocument } from '@dense-pack/core/box/document';
+import { newId } from '@dense-pack/core/box/new-id';
+import { reread } from '@dense-pack/core/box/reread';
 import type { Job } from '@dense-pack/core/box/record';
 import { printCountLine } from '@dense-pack/core/shorthand/print';
 import { View } from 'react-native';
@@ -25,8 +27,8 @@ export function LinePanel({ box, job, onChange }: LinePanelProps) {
         start={line}
         edition={box.edition ?? job.edition}
         action="Use this line"
-        // What the box does is no part of the line: it stays.
-        onRead={(read) => onChange(({ work }) => (work === undefined ? read : { ...read, work }))}
+        // What the box does is no part of the line: it stays, and so do the pieces that are still there.
+        onRead={(read) => onChange((now) => reread(now, read, newId))}
       />
     </View>
   );

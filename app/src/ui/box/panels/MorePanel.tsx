@@ -1,6 +1,7 @@
 /** Hardware, single conductors, rings and extensions, and what is not counted. */
 import type { ChangeBox } from '../use-box-edit';
 import type { BoxDocument } from '@dense-pack/core/box/document';
+import { newId } from '@dense-pack/core/box/new-id';
 import { addItem, type NewItem } from '@dense-pack/core/box/edit';
 import type { Edition, Size } from '@dense-pack/core/edition/edition';
 import { SIZES } from '@dense-pack/core/edition/edition';
@@ -45,7 +46,7 @@ interface MorePanelProps {
 
 export function MorePanel({ box, edition, onChange, onOpen }: MorePanelProps) {
   const hasBarrier = box.items.some((item) => item.kind === 'barrier');
-  const add = (item: NewItem) => onChange((now) => addItem(now, item).box);
+  const add = (item: NewItem) => onChange((now) => addItem(now, item, newId).box);
   return (
     <View className="gap-4">
       <Words heading={2} strong>

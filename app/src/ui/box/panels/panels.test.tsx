@@ -57,7 +57,7 @@ test('one press adds a cable, the same again counts it up, the steppers and the 
   press('Remove 14/3');
   expect(printCountLine(now)).toBe('18 in3, 2x 12/2');
   press('Open 12/2');
-  expect(opened).toHaveBeenCalledWith('i1');
+  expect(opened).toHaveBeenCalledWith(now.items[0]?.id);
 });
 
 test('a count that is no pass leads to what makes it legal, and a legal one does not', () => {
@@ -85,7 +85,7 @@ test('all that is in the box is listed, each to open, to count and to take out',
   const change = jest.fn<void, [(box: BoxDocument) => BoxDocument]>();
   render(<InTheBox box={read.box} onChange={change} onOpen={opened} />);
   press('Open duplex receptacle');
-  expect(opened).toHaveBeenCalledWith('i3');
+  expect(opened).toHaveBeenCalledWith('i3.0');
   press('Remove clamps');
   const after = change.mock.calls[0]?.[0](read.box);
   expect(after && printCountLine(after)).toBe('21 in3 metal, 2x 12/2, duplex');

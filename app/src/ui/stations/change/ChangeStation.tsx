@@ -68,7 +68,8 @@ export function ChangeStation({ box, counted, edition, width, onChange }: Change
             changes={changes}
             onFound={
               stage === 'planned'
-                ? (change) => onChange(({ found: was }) => ({ found: was && alsoFound(was, change) }))
+                ? (change) =>
+                    onChange(({ found: was, box: here }) => ({ found: was && alsoFound(was, change, here) }))
                 : undefined
             }
           />

@@ -1,5 +1,6 @@
 /** Recording what one sees: stud, condition, notes, photos, and where the box is. */
 import type { Job, Seen } from '@dense-pack/core/box/record';
+import { newId } from '@dense-pack/core/box/new-id';
 import { CONDITIONS, STUDS, type Condition } from '@dense-pack/core/box/words';
 import { editionOf } from '@dense-pack/core/edition/index';
 import Copy from 'lucide-react-native/icons/copy';
@@ -96,7 +97,7 @@ export function FoundStation({ box, job, onChange }: FoundStationProps) {
         label="Duplicate this box"
         icon={Copy}
         onPress={() => {
-          const id = makeBox(box.jobId, copyOf(fieldsOf(box)));
+          const id = makeBox(box.jobId, copyOf(fieldsOf(box), newId));
           go(boxHref(box.jobId, id));
         }}
       />

@@ -1,6 +1,7 @@
 /** Join: what is spliced to what, joint by joint, drawn, proved and ticked off. */
 import type { BoxDocument } from '@dense-pack/core/box/document';
 import type { Edition } from '@dense-pack/core/edition/edition';
+import { newId } from '@dense-pack/core/box/new-id';
 import { bench } from '@dense-pack/core/simulate/instruments';
 import { tally } from '@dense-pack/core/fill/tally';
 import { verdictWords } from '@dense-pack/core/fill/verdict';
@@ -193,7 +194,7 @@ interface RecountProps {
 /** In the CEC the connectors of the plan take room: the fill is counted again with them. */
 function Recount({ box, judged, edition, onBox }: RecountProps) {
   const { work, wiring } = judged;
-  const recounted = withConnectors(box, work, wiring);
+  const recounted = withConnectors(box, work, wiring, newId);
   const counted = tally(recounted, edition);
   const many = wiring.joints.length;
   return (
@@ -206,7 +207,7 @@ function Recount({ box, judged, edition, onBox }: RecountProps) {
       </Words>
       <Button
         label="Put them into the count"
-        onPress={() => onBox((now) => withConnectors(now, work, wiring))}
+        onPress={() => onBox((now) => withConnectors(now, work, wiring, newId))}
       />
     </Notice>
   );

@@ -16,11 +16,11 @@ interface RunCardProps {
   readonly work: WorkPlan;
   readonly faces: readonly Face[];
   readonly onRun: (change: Partial<Record<keyof Run, unknown>>) => void;
-  /** One more set of conductors of the same raceway. */
-  readonly onAnother: () => void;
+  /** Conductors of its size in raceways that nothing is told of. */
+  readonly free: number;
 }
 
-export function RunCard({ line, work, faces, onRun, onAnother }: RunCardProps) {
+export function RunCard({ line, work, faces, free, onRun }: RunCardProps) {
   const { run, wires } = line;
   const insulated = wires.filter(({ colour }) => !isGroundColour(colour)).length;
   const hots = hotOptions(work, faces, run.of);
@@ -136,12 +136,16 @@ export function RunCard({ line, work, faces, onRun, onAnother }: RunCardProps) {
         <>
           <Choice
             title="Conductors of the raceway"
-            options={[1, 2, 3, 4].map((value) => ({ value, label: String(value) }))}
+            options={[1, 2, 3, 4]
+              .filter((value) => value <= (line.item.kind === 'conductors' ? line.item.count : 0) + free)
+              .map((value) => ({ value, label: String(value) }))}
             value={run.wires ?? 2}
             always
             onChoose={(wires) => onRun({ wires })}
           />
-          <Button label="Another set in this raceway" onPress={onAnother} />
+          {line.item.count > (run.wires ?? 2) && (
+            <Button label="Another set in this raceway" onPress={() => onRun({ wires: run.wires ?? 2 })} />
+          )}
         </>
       )}
       {run.does === 'travelers' && (

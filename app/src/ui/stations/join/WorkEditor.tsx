@@ -27,23 +27,25 @@ const LETTERS = ['a', 'b', 'c', 'd', 'e', 'f'];
 const said = <T extends object>(fields: T) =>
   Object.fromEntries(Object.entries(fields).filter(([, value]) => value !== undefined)) as T;
 
+/** Conductors of the same raceway size of which nothing is told yet. */
+const freeFor = (line: Line, lines: readonly Line[]) =>
+  lines.reduce(
+    (sum, { item }) =>
+      item !== line.item &&
+      item.kind === 'conductors' &&
+      item.size === line.item.size &&
+      item.duty === undefined
+        ? sum + item.count
+        : sum,
+    0,
+  );
+
 export function WorkEditor({ work, lines, faces, onWork }: WorkEditorProps) {
   const setRun = (of: string, change: Partial<Record<keyof Run, unknown>>) =>
     onWork((now) => ({
       ...now,
       runs: now.runs.map((run) => (run.of === of ? said({ ...run, ...change } as Run) : run)),
     }));
-  const another = ({ item }: Line) =>
-    onWork((now) => {
-      const mine = now.runs.filter(({ of }) => of.startsWith(`${item.id}.`));
-      return {
-        ...now,
-        runs: [
-          ...now.runs,
-          { of: `${item.id}.${mine.length}`, does: 'out', circuits: [], hots: ['a'], wires: 2 },
-        ],
-      };
-    });
   const setDevice = (of: string, change: Partial<Record<keyof DeviceWork, unknown>>) =>
     onWork((now) => ({
       ...now,
@@ -58,8 +60,8 @@ export function WorkEditor({ work, lines, faces, onWork }: WorkEditorProps) {
           line={line}
           work={work}
           faces={faces}
+          free={freeFor(line, lines)}
           onRun={(change) => setRun(line.key, change)}
-          onAnother={() => another(line)}
         />
       ))}
       {faces.map((face) => (
@@ -68,7 +70,6 @@ export function WorkEditor({ work, lines, faces, onWork }: WorkEditorProps) {
           face={face}
           work={work}
           faces={faces}
-
           onDevice={(change) => setDevice(face.key, change)}
         />
       ))}

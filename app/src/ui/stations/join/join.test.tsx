@@ -1,5 +1,6 @@
 /** Join and Land by touch: what is set up changes the plan, ticks are kept, a wiring is entered by hand. Invented boxes. */
 import type { BoxDocument } from '@dense-pack/core/box/document';
+import { workOf } from '@dense-pack/core/plan/suggest';
 import { editionOf } from '@dense-pack/core/edition/index';
 import { readCountLine } from '@dense-pack/core/shorthand/read';
 import { fireEvent, render, screen, within } from '@testing-library/react-native';
@@ -40,7 +41,7 @@ describe('Join', () => {
     fireEvent.press(porch.getByText('always hot'));
     expect(screen.getByTestId('proof')).toHaveTextContent(/No good plan yet/);
     expect(screen.getAllByTestId('trouble')[0]).toHaveTextContent(/Switch 1 controls nothing/);
-    expect(now.work?.runs.find(({ of }) => of === 'i2.0')?.hots).toEqual(['a']);
+    expect(workOf(now).runs.find(({ of }) => of === 'i2.0')?.hots).toEqual(['a']);
     fireEvent.press(within(screen.getByLabelText('porch')).getByText('switch 1'));
     expect(screen.getByTestId('proof')).toHaveTextContent(/The plan works/);
     expect(now.work?.plan?.joints.length).toBeGreaterThan(2);

@@ -1,5 +1,6 @@
 /** Setting up what a box does by touch: cables, devices, circuits, raceways. Invented boxes. */
 import type { BoxDocument } from '@dense-pack/core/box/document';
+import { workOf } from '@dense-pack/core/plan/suggest';
 import { editionOf } from '@dense-pack/core/edition/index';
 import { readCountLine } from '@dense-pack/core/shorthand/read';
 import { fireEvent, render, screen, within } from '@testing-library/react-native';
@@ -22,8 +23,8 @@ function Join({ line }: { line: string }) {
   return <JoinStation box={{ box, circuit: '5' } as ShownBox} edition={edition} width={360} onBox={setBox} />;
 }
 
-const run = (of: string) => now.work?.runs.find((one) => one.of === of);
-const device = (of: string) => now.work?.devices.find((one) => one.of === of);
+const run = (of: string) => workOf(now).runs.find((one) => one.of === of);
+const device = (of: string) => workOf(now).devices.find((one) => one.of === of);
 const press = (card: string, group: string, label: string) =>
   fireEvent.press(within(within(screen.getByLabelText(card)).getByLabelText(group)).getByText(label));
 const proof = () => screen.getByTestId('proof');
@@ -94,9 +95,14 @@ test('conductors of a raceway are spoken for in sets', () => {
   render(<Join line="30 in3 metal, 4x 12, ground 12, duplex" />);
   expect(proof()).toHaveTextContent(/Of the 4 conductors of the raceway 2 are spoken for/);
   fireEvent.press(screen.getByText('Another set in this raceway'));
-  expect(now.work?.runs.map(({ of, does }) => [of, does])).toEqual([
-    ['i1.0', 'feed'],
-    ['i1.1', 'out'],
+  // The raceway is two pieces now; together they are what was counted.
+  expect(workOf(now).runs.map(({ does, wires }) => [does, wires])).toEqual([
+    ['feed', 2],
+    ['out', undefined],
+  ]);
+  expect(now.items.filter(({ kind }) => kind === 'conductors')).toMatchObject([
+    { id: 'i1.0', count: 2 },
+    { count: 2 },
   ]);
   expect(proof()).toHaveTextContent(/The plan works/);
 });

@@ -1,5 +1,7 @@
 /** What a box does, its wiring and the proof of it, worked out anew when the box changes. */
 import type { BoxDocument } from '@dense-pack/core/box/document';
+import { newId } from '@dense-pack/core/box/new-id';
+import { freshly, withWork } from '@dense-pack/core/box/set-up';
 import type { WorkPlan } from '@dense-pack/core/box/work';
 import type { Edition } from '@dense-pack/core/edition/edition';
 import { type Kit, stockOf } from '@dense-pack/core/parts/kit';
@@ -84,8 +86,14 @@ export type ChangeWork = (change: (work: WorkPlan) => WorkPlan) => void;
 export function changeWork(onBox: ChangeBox, circuit: string, edition: Edition, kit: Kit): ChangeWork {
   return (change) =>
     onBox((now) => {
-      const planned = (work: WorkPlan) => withPlan(work, synthesise(now, work, edition, stockOf(kit)).wiring);
-      return { ...now, work: planned(change(planned(workOf(now, circuit)))) };
+      const planned = (from: BoxDocument) => {
+        const work = workOf(from, circuit);
+        return withPlan(work, synthesise(from, work, edition, stockOf(kit)).wiring);
+      };
+      // What is changed may split a raceway into its runs: the plan is made of the pieces as they are then.
+      const { box } = withWork(now, change(planned(now)), freshly(newId));
+      const { runs: _runs, devices: _devices, ...work } = planned(box);
+      return { ...box, work };
     });
 }
 
