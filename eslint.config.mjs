@@ -9,6 +9,7 @@ const at = (path) => `${root}${path}`;
 const CORE_ORDER = [
   'quantity',
   'edition',
+  'finding',
   'device',
   'box',
   'fill',

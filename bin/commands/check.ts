@@ -1,4 +1,6 @@
 /** `dense-pack check`: everything beyond fill, and what could not be checked. */
+import { plainSayer } from '@dense-pack/core/finding/say';
+import { toldCheck } from './told.ts';
 import { checkBox } from '@dense-pack/core/check/check-box';
 import type { EditionId } from '@dense-pack/core/edition/index';
 import { tally } from '@dense-pack/core/fill/tally';
@@ -23,12 +25,13 @@ export function addCheck(program: Command): void {
       const { box, edition } = read;
       const { findings, notChecked } = checkBox(box, edition, tally(box, edition));
       process.exitCode = findings.some(({ severity }) => severity === 'violation') ? EXIT.over : EXIT.legal;
+      const told = findings.map((one) => toldCheck(one, plainSayer(edition.unit)));
       if (options.json) {
-        console.log(JSON.stringify({ edition: edition.id, findings, notChecked }));
+        console.log(JSON.stringify({ edition: edition.id, findings: told, notChecked }));
         return;
       }
       const said = [
-        ...findings.map(
+        ...told.map(
           ({ severity, section, words, cure }) =>
             `${SEVERITIES[severity]}, ${section}: ${words}${cure === undefined ? '' : ` ${cure}`}`,
         ),

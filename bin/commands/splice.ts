@@ -1,17 +1,19 @@
 /** `dense-pack splice`: every joint and terminal of a box; `simulate`: what is live, and whether it works. */
 import { nextOf, withWork } from '@dense-pack/core/box/set-up';
 import { WorkPlan } from '@dense-pack/core/box/work';
+import { wordsOf } from '@dense-pack/core/finding/finding';
 import { bench } from '@dense-pack/core/simulate/instruments';
 import type { EditionId } from '@dense-pack/core/edition/index';
 import { Kit, NEW_KIT, stockOf } from '@dense-pack/core/parts/kit';
 import { partsOf } from '@dense-pack/core/plan/cut-list';
 import { sayHot } from '@dense-pack/core/plan/needs';
-import { type Obstacle, OWN } from '@dense-pack/core/plan/obstacle';
+import { type Obstacle, stands } from '@dense-pack/core/plan/obstacle';
 import { planBox } from '@dense-pack/core/plan/planned';
 import { workOf } from '@dense-pack/core/plan/suggest';
 import { type Command, InvalidArgumentError, Option } from 'commander';
 import { EXIT } from './exit.ts';
 import { readJsonFile } from './json-file.ts';
+import { toldObstacle, toldWiring } from './told.ts';
 import { readOneLine } from './one-line.ts';
 import { editionOption } from './options.ts';
 
@@ -37,9 +39,11 @@ function planned(line: string, options: Options) {
   // What the file says is laid down with the pieces: a raceway is split into the runs it tells of.
   const { box, over } = told ? withWork(read.box, told, nextOf(read.box, told)) : { box: read.box, over: [] };
   const work = told ?? workOf(box);
-  const tooMany = over
-    .filter(({ code }) => code === 'raceway')
-    .map(({ of, words }): Obstacle => ({ code: 'raceway', words: `${words}.`, section: OWN, of: [of] }));
+  const tooMany = over.flatMap((one): Obstacle[] =>
+    one.code === 'raceway'
+      ? [stands('over-told', { piece: one.of, told: one.told, left: one.left }, [one.of])]
+      : [],
+  );
   // A wiring entered as found is judged as it is; without one, the plan is.
   const done = planBox(box, work, edition, stockOf(kit), work.found ? 'found' : 'plan');
   const obstacles = work.found ? [] : [...tooMany, ...done.plan.obstacles];
@@ -69,7 +73,7 @@ export function addSplice(program: Command): void {
     .action((line: string, options: Options) => {
       const done = planned(line, options);
       if (!done) return;
-      const { box, work, plan, wiring, proof, findings, obstacles, good, faces, name } = done;
+      const { box, work, plan, wiring, proof, findings, obstacles, good, faces, name, say } = done;
       process.exitCode = good ? EXIT.legal : EXIT.over;
       const parts = partsOf(box, work, wiring);
       if (options.json) {
@@ -79,9 +83,9 @@ export function addSplice(program: Command): void {
             edition: done.edition.id,
             work,
             carries: Object.fromEntries(plan.carries),
-            obstacles,
-            faults: proof.faults,
-            findings,
+            obstacles: obstacles.map((one) => toldObstacle(one, say)),
+            faults: proof.faults.map((one) => toldWiring(one, say)),
+            findings: findings.map((one) => toldWiring(one, say)),
             states: proof.states,
             parts,
             notes: plan.notes,
@@ -94,7 +98,7 @@ export function addSplice(program: Command): void {
           good
             ? `It works${proof.states === 1 ? '' : ` in all ${proof.states} positions`}. Power off and proved dead before touching; licensed work and the local code decide.`
             : 'This is not a good plan:',
-          ...[...obstacles, ...proof.faults, ...findings].map(({ words }) => `! ${words}`),
+          ...[...obstacles, ...proof.faults, ...findings].map((one) => `! ${wordsOf(one, say)}`),
           ...wiring.joints.map(
             ({ id, ends, connectors }) =>
               `joint ${id.slice(1)}: ${sayHot(plan.carries.get(id) ?? '', work, faces)}: ${ends.map(name).join(', ')} [${connectors.join() || 'none'}]`,
@@ -147,7 +151,7 @@ export function addSplice(program: Command): void {
     .action((line: string, options: Options & { on: string[]; off: string[] }) => {
       const done = planned(line, options);
       if (!done) return;
-      const { work, lines, circuitry, proof, good, name: nameOf } = done;
+      const { work, lines, circuitry, proof, good, name: nameOf, say } = done;
       const { switches, uses } = circuitry.physical;
       const unknown = options.on.filter((id) => !switches.some((one) => one.id === id));
       if (unknown.length > 0) {
@@ -184,7 +188,7 @@ export function addSplice(program: Command): void {
         console.log(
           JSON.stringify({
             good,
-            faults: proof.faults,
+            faults: proof.faults.map((one) => toldWiring(one, say)),
             switches: switches.map(({ id, name }) => ({ id, name, on: options.on.includes(id) })),
             conductors,
             outlets,
@@ -194,7 +198,7 @@ export function addSplice(program: Command): void {
       }
       console.log(
         [
-          ...proof.faults.map(({ words }) => `! ${words}`),
+          ...proof.faults.map((one) => `! ${wordsOf(one, say)}`),
           ...conductors.map(
             ({ name, nonContact, volts }) =>
               `${name}: ${volts === null ? 'floats' : `${volts} V`}, tester ${nonContact}`,

@@ -1,4 +1,5 @@
 /** The tape as text, its figures under one another. */
+import { wordsOf } from '@dense-pack/core/finding/finding';
 import { type Amount, showAmount, unitName } from '@dense-pack/core/fill/amount';
 import type { Volume, VolumeUnit } from '@dense-pack/core/quantity/volume';
 import { showVolume, UNIT_NAMES } from '@dense-pack/core/quantity/volume';
@@ -34,7 +35,7 @@ export function tapeText(counted: Tally, units?: VolumeUnit): string {
     `${editionOf(counted.edition).name}, ${other ? UNIT_NAMES[units] : unitName(counted.unit)}`,
     ...lines,
     ...counted.notCounted.map((one) => `not counted: ${one.what}. ${one.reason}`),
-    ...counted.warnings.map((warning) => `note: ${warning.text}`),
+    ...counted.warnings.map((warning) => `note: ${wordsOf(warning)}`),
     verdictWords(counted).toUpperCase().slice(0, 1) + verdictWords(counted).slice(1),
   ].join('\n');
 }

@@ -2,6 +2,7 @@
  * The volume of the assembled box (314.16(A); CEC 12-3034): its marking or its table row, plus what
  * marked rings, extensions and domed covers add, less what a barrier takes.
  */
+import { type Code, type Finding, warning } from '../finding/finding.ts';
 import { type Edition, type Size, standardBox } from '../edition/index.ts';
 import type { Length } from '../quantity/length.ts';
 import { cubicInches, floorToInchSteps, showVolume, UNIT_NAMES, type Volume } from '../quantity/volume.ts';
@@ -18,29 +19,8 @@ export interface VolumePart {
 }
 
 /** Something the person must know about the answer. */
-export interface Warning {
-  readonly code: WarningCode;
-  readonly text: string;
-}
-export type WarningCode =
-  | 'no-volume'
-  | 'not-listed'
-  | 'measured'
-  | 'unmarked-part'
-  | 'rounded-down'
-  | 'stamp-lower'
-  | 'stamp-over'
-  | 'stamp-mixed'
-  | 'barrier-spaces'
-  | 'barrier-halves'
-  | 'conduit-body'
-  | 'size-not-in-table'
-  | 'ground-size'
-  | 'device-unsized'
-  | 'device-wide'
-  | 'flap-school'
-  | 'connectors-unrecorded'
-  | 'table-rounding';
+export type Warning = Finding<'fill'>;
+export type WarningCode = Code<'fill'>;
 
 export interface Assembled {
   readonly parts: readonly VolumePart[];
@@ -79,10 +59,8 @@ function addTableBox(
     into.parts.push({ what, volume: null, section: edition.boxes.section, ids });
     into.sum = null;
     into.counts = null;
-    into.warnings.push({
-      code: 'not-listed',
-      text: `${edition.boxes.section} of ${edition.name} does not list “${code}”: there is no legal volume for it here. Read the stamp.`,
-    });
+    const table = edition.boxes.section;
+    into.warnings.push(warning('not-listed', { table, edition: edition.name, box: code }, table, ids));
     return;
   }
   const times = listed.perGang ? gangs : 1;
@@ -113,10 +91,10 @@ function addShell(into: Mutable, box: BoxDocument, edition: Edition): Assembled[
     if (edition.unit === 'in3') {
       const floored = floorToInchSteps(volume);
       if (floored !== volume) {
-        into.warnings.push({
-          code: 'rounded-down',
-          text: `Marked ${shell.volume.replace('ml', 'mL')}: taken as ${showVolume(floored, 'in3')} in³, rounded down to 1/10 000 in³.`,
-        });
+        const marked = shell.volume.replace('ml', 'mL');
+        const taken = showVolume(floored, 'in3');
+        const { volume: section } = edition.sections;
+        into.warnings.push(warning('rounded-down', { marked, taken }, section, undefined, 'advice'));
       }
       volume = floored;
     }
@@ -139,20 +117,12 @@ function addShell(into: Mutable, box: BoxDocument, edition: Edition): Assembled[
       high: product(dimensions, MEASURING_TOLERANCE),
     };
     const show = (volume: Volume) => `${showVolume(volume, 'in3')} in³`;
-    into.warnings.push({
-      code: 'measured',
-      text: `Measured: about ${show(estimate.volume)} (${show(estimate.low)} to ${show(estimate.high)} with 1/16 in either way). An estimate is never a pass: fit a marked box.`,
-    });
+    const said = { about: show(estimate.volume), low: show(estimate.low), high: show(estimate.high) };
+    into.warnings.push(warning('measured', said, edition.sections.volume));
     return estimate;
   }
   if (shell.marks === undefined) {
-    into.warnings.push({
-      code: 'no-volume',
-      text:
-        shell.material === 'metal'
-          ? 'No volume: read the stamp, or choose the box from the table by its shape and depth.'
-          : 'No volume: read the stamp inside the box. A plastic box without one has no legal volume.',
-    });
+    into.warnings.push(warning('no-volume', { metal: shell.material === 'metal' }, edition.sections.volume));
   }
   return null;
 }
@@ -172,10 +142,8 @@ function addPart(into: Mutable, item: ItemOf<'added'>, edition: Edition, gangs: 
       section: edition.sections.volume,
       ids: [item.id],
     });
-    into.warnings.push({
-      code: 'unmarked-part',
-      text: `The unmarked ${what} adds 0: only a marked volume or a box of the table counts (${edition.sections.volume}).`,
-    });
+    const { volume: rule } = edition.sections;
+    into.warnings.push(warning('unmarked-part', { part: what, rule }, rule, [item.id]));
     return;
   }
   let volume = (volumeIn(item.volume) * item.count) as Volume;

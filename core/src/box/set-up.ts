@@ -43,11 +43,9 @@ export interface SetUp {
 }
 
 /** What a plan says and a box does not take: more conductors than a raceway has, or another word or name. */
-export interface Over {
-  readonly code: 'raceway' | 'duty' | 'label';
-  readonly of: string;
-  readonly words: string;
-}
+export type Over =
+  | { readonly code: 'raceway'; readonly of: string; readonly told: number; readonly left: number }
+  | { readonly code: 'duty' | 'label'; readonly of: string; readonly before: string };
 
 /**
  * Lays down what the pieces of a box do. What the plan says of pieces that are not there is left out.
@@ -84,10 +82,9 @@ function withRun<T extends DutyItem>(item: T, run: Run, over: Over[]): T {
     return item;
   const { of: _of, wires: _wires, name, ...duty } = run;
   const before = item.duty?.does;
-  if (before !== undefined && !agrees(before, duty))
-    over.push({ code: 'duty', of: item.id, words: `${item.id} was recorded as “${before}”` });
+  if (before !== undefined && !agrees(before, duty)) over.push({ code: 'duty', of: item.id, before });
   if (item.label !== undefined && name !== undefined && name !== item.label)
-    over.push({ code: 'label', of: item.id, words: `${item.id} was called “${item.label}”` });
+    over.push({ code: 'label', of: item.id, before: item.label });
   return { ...item, duty, ...(name === undefined ? {} : { label: name }) };
 }
 
@@ -128,12 +125,7 @@ function spread(
       const asked = wires ?? (mine.length === 1 ? left : 2);
       const more = Math.max(0, asked - left);
       const count = Math.min(asked, left) + (mine.length === 1 ? borrow(items, item, runs, more, lent) : 0);
-      if (count < asked)
-        over.push({
-          code: 'raceway',
-          of,
-          words: `${of}: ${asked} conductors are told of where ${count} of the raceway are left`,
-        });
+      if (count < asked) over.push({ code: 'raceway', of, told: asked, left: count });
       if (count === 0) continue;
       left = Math.max(0, left - count);
       // What the first piece is called stays with it.

@@ -13,7 +13,7 @@
 import { z } from 'zod';
 import { BoxDocument, DOCUMENT_VERSION, type Item, LIMITS } from './document.ts';
 import { lineId } from './piece-id.ts';
-import { nextOf, withWork } from './set-up.ts';
+import { nextOf, type Over, withWork } from './set-up.ts';
 import { DocumentOne, type ItemOne } from './version-1.ts';
 import { type WorkPlan } from './work.ts';
 
@@ -75,8 +75,20 @@ function fromOne(document: unknown): unknown {
   if (work === undefined) return { ...bare, ...(note === undefined ? {} : { note }) };
   const plan: WorkPlan = work;
   const { box, over } = withWork(bare, plan, nextOf(bare, plan));
-  const said = [note, ...over.map(({ words }) => `Before: ${words}.`)].filter((one) => one !== undefined);
+  const said = [note, ...over.map((one) => `Before: ${inWords(one)}.`)].filter((one) => one !== undefined);
   return said.length === 0 ? box : { ...box, note: said.join('\n').slice(0, LIMITS.note) };
+}
+
+/** What was said twice and differently, for the note. */
+function inWords(over: Over): string {
+  switch (over.code) {
+    case 'raceway':
+      return `${over.of}: ${over.told} conductors are told of where ${over.left} of the raceway are left`;
+    case 'duty':
+      return `${over.of} was recorded as “${over.before}”`;
+    case 'label':
+      return `${over.of} was called “${over.before}”`;
+  }
 }
 
 /** Renames ids that look made anew, wherever they stand. */

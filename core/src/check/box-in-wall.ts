@@ -4,10 +4,10 @@
  */
 import { boxDepth } from '../box/depth.ts';
 import { lengthIn } from '../box/document.ts';
-import type { Length } from '../quantity/length.ts';
+
 import { type Check, DOES_NOT_APPLY, finds, notChecked, PASS, recorded } from './finding.ts';
 
-export const boxInWall: Check = ({ box, edition, say }) => {
+export const boxInWall: Check = ({ box, edition }) => {
   const section = 'common practice';
   const { cavity, behind } = box.site ?? {};
   if (cavity === undefined || box.shell.form === 'surface' || box.shell.form === 'pan') return DOES_NOT_APPLY;
@@ -16,11 +16,5 @@ export const boxInWall: Check = ({ box, edition, say }) => {
   const room = lengthIn(cavity) - (behind === undefined ? 0 : recorded(behind));
   return inside <= room
     ? PASS
-    : finds({
-        check: 'box-in-wall',
-        severity: 'violation',
-        section,
-        words: `The box is ${say(inside)} deep, the wall leaves ${room <= 0 ? 'nothing' : say(room as Length)}: it cannot stand flush.`,
-        cure: 'Choose a shallower or wider box, or another place.',
-      });
+    : finds('box-in-wall', { is: inside, limit: room }, { severity: 'violation', section });
 };

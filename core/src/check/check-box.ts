@@ -1,6 +1,7 @@
 /** Runs every check beyond fill over one box, in the order a person would look. */
 import type { BoxDocument } from '../box/document.ts';
 import { CHECK_NAMES, type Edition } from '../edition/index.ts';
+import type { Severity } from '../finding/finding.ts';
 import type { Tally } from '../fill/tally.ts';
 import { boxInWall } from './box-in-wall.ts';
 import { circuitConductor } from './circuit-conductor.ts';
@@ -29,8 +30,6 @@ import {
   type CheckStatus,
   isKind,
   type Outcome,
-  saying,
-  type Severity,
   statusOf,
   together,
 } from './finding.ts';
@@ -69,7 +68,6 @@ function outcomesOf(box: BoxDocument, edition: Edition, counted: Tally): (readon
     counted,
     cables: box.items.filter(isKind('cable')),
     devices: box.items.filter(isKind('device')),
-    say: saying(edition),
   };
   return CHECK_NAMES.map((name) => [name, CHECKS[name](subject)] as const);
 }

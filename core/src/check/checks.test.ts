@@ -2,6 +2,7 @@
  * The checks beyond fill (handbook 8). Sections are NEC's; values from memory where the handbook says so.
  * Each is tried on both sides of its border, and with its fact missing: never a silent pass.
  */
+import { wordsOf } from '../finding/finding.ts';
 import fc from 'fast-check';
 import { editionOf } from '../edition/index.ts';
 import { tally } from '../fill/tally.ts';
@@ -19,7 +20,7 @@ function outcome(line: string) {
   return checkBox(read.box, edition, tally(read.box, edition));
 }
 const gravest = (line: string, check: CheckName) =>
-  outcome(line).findings.find((one) => one.check === check)?.severity;
+  outcome(line).findings.find((one) => one.code === check)?.severity;
 const asks = (line: string, check: CheckName) =>
   outcome(line)
     .notChecked.filter((one) => one.check === check)
@@ -143,10 +144,10 @@ test('every check is heard of over random boxes, findings have words and a secti
       const { findings, notChecked } = outcome(items.join(', '));
       const order = findings.map(({ severity }) => ['violation', 'look', 'advice'].indexOf(severity));
       expect(order).toEqual([...order].sort((a, b) => a - b));
-      for (const { check, words, section } of findings) {
-        heard.add(check);
-        expect(words).toMatch(/[.?]$/);
-        expect(section).not.toBe('');
+      for (const found of findings) {
+        heard.add(found.code);
+        expect(wordsOf(found)).toMatch(/[.?]$/);
+        expect(found.section).not.toBe('');
       }
       for (const { check, needs } of notChecked) {
         heard.add(check);

@@ -16,14 +16,11 @@ export const circuitConductor: Check = ({ box, cables, edition }) => {
     ...gathered([...cables, ...singles])
       .filter(({ item }) => item.size > least)
       .map(({ item, items }) =>
-        finds({
-          check: 'circuit-conductor',
-          severity: 'violation',
-          section,
-          words: `${item.size} AWG on a ${breaker} A breaker: it needs ${least} AWG or larger.`,
-          ids: items.map(({ id }) => id),
-          cure: `Fit a breaker that ${item.size} AWG allows, or run ${least} AWG.`,
-        }),
+        finds(
+          'circuit-conductor',
+          { size: item.size, breaker, least },
+          { severity: 'violation', section, ids: items.map(({ id }) => id) },
+        ),
       ),
   ]);
 };

@@ -4,6 +4,7 @@
  */
 import { gathered } from '../box/rows.ts';
 import { kindOf } from '../device/index.ts';
+import type { Severity } from '../finding/finding.ts';
 import { type Check, DOES_NOT_APPLY, finds, notChecked, notRecorded, PASS, together } from './finding.ts';
 
 export const circuitReceptacle: Check = ({ box, devices, edition }) => {
@@ -16,50 +17,19 @@ export const circuitReceptacle: Check = ({ box, devices, edition }) => {
   return together(
     gathered(receptacles).map(({ item: { device, amps }, items }) => {
       const ids = items.map(({ id }) => id);
-      if (breaker > 20) {
-        return finds({
-          check: 'circuit-receptacle',
-          severity: 'violation',
-          section,
-          words: `A ${device} receptacle of 15 or 20 A on a ${breaker} A breaker.`,
-          ids,
-          cure: 'Feed it from a circuit of 15 or 20 A.',
-        });
-      }
+      const found = (
+        why: 'large-breaker' | 'twenty-on-fifteen' | 'fifteen-on-twenty' | 'single',
+        severity: Severity = 'violation',
+      ) => finds('circuit-receptacle', { why, device, breaker }, { severity, section, ids });
+      if (breaker > 20) return found('large-breaker');
       if (amps === undefined) {
         return breaker === 15 || !edition.checks.fifteenOnTwenty
           ? notChecked('circuit-receptacle', section, `whether the ${device} is rated 15 or 20 A`)
           : PASS;
       }
-      if (breaker === 15 && amps === 20) {
-        return finds({
-          check: 'circuit-receptacle',
-          severity: 'violation',
-          section,
-          words: 'A 20 A receptacle on a 15 A circuit: only 15 A receptacles are allowed there.',
-          ids,
-          cure: 'Fit a 15 A receptacle.',
-        });
-      }
-      if (breaker === 20 && amps === 15 && !edition.checks.fifteenOnTwenty) {
-        return finds({
-          check: 'circuit-receptacle',
-          severity: 'violation',
-          section,
-          words: 'A 15 A receptacle on a 20 A circuit: it must be rated for the breaker.',
-          ids,
-          cure: 'Fit a 20 A receptacle, or a breaker of 15 A.',
-        });
-      }
-      if (breaker === 20 && amps === 15 && device === 'single') {
-        return finds({
-          check: 'circuit-receptacle',
-          severity: 'look',
-          section,
-          words: 'A single receptacle alone on a 20 A circuit must be 20 A. Is anything else on the circuit?',
-          ids,
-        });
-      }
+      if (breaker === 15 && amps === 20) return found('twenty-on-fifteen');
+      if (breaker === 20 && amps === 15 && !edition.checks.fifteenOnTwenty) return found('fifteen-on-twenty');
+      if (breaker === 20 && amps === 15 && device === 'single') return found('single', 'look');
       return PASS;
     }),
   );

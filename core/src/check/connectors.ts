@@ -15,33 +15,18 @@ export const connectors: Check = ({ box, cables, edition }) => {
   const armor = cables.filter(({ make }) => make === 'mc' || make === 'ac');
   const armored = cables.some(({ make }) => make === 'ac');
   const clamped = box.items.some((item) => item.kind === 'clamps');
-  const kinds = [...new Set(cables.map(({ make }) => make.toUpperCase()))];
+  const makes = [...new Set(cables.map(({ make }) => make))];
   return together([
     material === 'metal' && !clamped
-      ? finds({
-          check: 'connectors',
-          severity: 'look',
-          section,
-          words: `Every cable into a metal box needs a connector of its kind (${kinds.join(', ')}): none is an internal clamp here.`,
-        })
+      ? finds('connectors', { why: 'none', makes }, { severity: 'look', section })
       : PASS,
     material === 'plastic' && armor.length > 0
-      ? finds({
-          check: 'connectors',
-          severity: 'look',
-          section: armorInPlastic,
-          words:
-            'Metal-clad or armored cable into a plastic box: only where the box is made for it and the armors are bonded to each other inside.',
-          ids: armor.map(({ id }) => id),
-        })
+      ? finds(
+          'connectors',
+          { why: 'armor' },
+          { severity: 'look', section: armorInPlastic, ids: armor.map(({ id }) => id) },
+        )
       : PASS,
-    armored
-      ? finds({
-          check: 'connectors',
-          severity: 'look',
-          section: bushing,
-          words: 'Armored cable (AC) needs its own connector and an anti-short bushing.',
-        })
-      : PASS,
+    armored ? finds('connectors', { why: 'bushing' }, { severity: 'look', section: bushing }) : PASS,
   ]);
 };

@@ -4,6 +4,8 @@
  * not recorded for the edition, says so. Which rule looks at which make is from memory: NEC 314.17, 314.3,
  * 320.12, 320.30, 320.40, 330.12, 330.30, 334.15, 334.30, 340.10, 340.12.
  */
+import { plainSayer } from '../finding/say.ts';
+import { wordsOf } from '../finding/finding.ts';
 import {
   CHECK_NAMES,
   type CheckName,
@@ -101,7 +103,7 @@ test('an MC, AC or UF cable held far from its box is told by its own rule; a nea
   const section = (line: string) => {
     const box = boxOf(line);
     const nec = editionOf('nec2023');
-    return checkBox(box, nec, tally(box, nec)).findings.find(({ check }) => check === 'support')?.section;
+    return checkBox(box, nec, tally(box, nec)).findings.find(({ code }) => code === 'support')?.section;
   };
   expect(section('18 in3 metal, 12/2 mc, clamps, support 14 in')).toBe('330.30');
   expect(section('18 in3 metal, 12/2 ac, clamps, support 14 in')).toBe('320.30');
@@ -118,8 +120,9 @@ test('no finding of a Canadian box cites a section of the NEC or says an inch', 
             `60 in3 ${material} round, 12/2 ${make} loop, 14/2 no-ground, duplex 15a, switch, smart${facts === '' ? '' : `, ${facts}`}, place kitchen`,
           );
           const { findings, notChecked } = checkBox(box, editionOf(edition), tally(box, editionOf(edition)));
-          for (const { section, words } of findings) {
-            expect(section).not.toMatch(/^\d{3}\.|Table 250/);
+          for (const found of findings) {
+            const words = wordsOf(found, plainSayer('ml'));
+            expect(found.section).not.toMatch(/^\d{3}\.|Table 250/);
             expect(words).not.toMatch(/\d in\b|[⁄¼½⅛] in\b/);
           }
           for (const { section } of notChecked) expect(section).not.toMatch(/^\d{3}\./);
@@ -130,8 +133,11 @@ test('a Canadian length is told in millimetres, an American one in inches', () =
   const words = (line: string) => {
     const box = boxOf(line);
     const edition = editionOf(box.edition ?? 'nec2023');
-    return checkBox(box, edition, tally(box, edition)).findings.find(({ check }) => check === 'support')
-      ?.words;
+    const { findings } = checkBox(box, edition, tally(box, edition));
+    return findings
+      .filter(({ code }) => code === 'support')
+      .map((one) => wordsOf(one, plainSayer(edition.unit)))
+      .join();
   };
   expect(words('cec2021, 18 in3 metal, 12/2, clamps, support 14 in')).toBe(
     'The cable is held 355.6 mm from the box; 300 mm is the most.',
@@ -146,7 +152,7 @@ test('the timer’s neutral is one truth in Checks and in Join', () => {
     const box = boxOf(line);
     const set = neutral === undefined ? box : changeItem(box, 'i2.0', { wired: { circuit: 'a', neutral } });
     const nec = editionOf('nec2023');
-    return checkBox(set, nec, tally(set, nec)).findings.find(({ check }) => check === 'neutral-at-switch')
+    return checkBox(set, nec, tally(set, nec)).findings.find(({ code }) => code === 'neutral-at-switch')
       ?.severity;
   };
   expect(found('14 in3, 14/2 loop, timer')).toBe('violation');

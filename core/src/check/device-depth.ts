@@ -7,7 +7,7 @@ import { boxDepth, deviceDepth } from '../box/depth.ts';
 import { largestInsulatedIn } from '../box/edit.ts';
 import { gathered } from '../box/rows.ts';
 import type { Cited, Size } from '../edition/index.ts';
-import { inches, type Length, showInches, sixtyFourths } from '../quantity/length.ts';
+import { inches, type Length, sixtyFourths } from '../quantity/length.ts';
 import { type Check, DOES_NOT_APPLY, finds, notChecked, notRecorded, PASS, together } from './finding.ts';
 
 /** Least inside depth by the largest conductor, no device deep. */
@@ -56,27 +56,27 @@ export const deviceDepthCheck: Check = ({ box, devices, edition }) => {
   if (devices.length === 0) {
     return inside >= LEAST_DEPTH.value.bare
       ? PASS
-      : finds({
-          check: 'device-depth',
-          severity: 'violation',
-          section,
-          words: `The box is ${showInches(inside)} in deep; ½ in is the least.`,
-        });
+      : finds(
+          'device-depth',
+          { is: inside, limit: LEAST_DEPTH.value.bare },
+          { severity: 'violation', section },
+        );
   }
   return together(
     gathered(devices).map(({ item, items }) => {
       const body = deviceDepth(item);
       const needed = depthNeeded(item.size ?? inBox, body);
       if (inside >= needed) return PASS;
-      const typical = item.depth === undefined ? ' (typical depth: measure the part in hand)' : '';
-      return finds({
-        check: 'device-depth',
-        severity: body > inside || item.depth !== undefined ? 'violation' : 'look',
-        section,
-        words: `The ${item.device} reaches ${showInches(body)} in behind its strap${typical}: it needs a box ${showInches(needed)} in deep, this one has ${showInches(inside)} in.`,
-        ids: items.map(({ id }) => id),
-        cure: 'Fit a deeper box, an extension, or a shallower device.',
-      });
+      const typical = item.depth === undefined;
+      return finds(
+        'device-depth',
+        { is: inside, limit: needed, device: item.device, body, typical },
+        {
+          severity: body > inside || !typical ? 'violation' : 'look',
+          section,
+          ids: items.map(({ id }) => id),
+        },
+      );
     }),
   );
 };

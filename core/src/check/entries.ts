@@ -13,13 +13,9 @@ export const entries: Check = ({ box, cables, edition }) => {
   if (there === undefined) return notChecked('entries', section, 'how many knockouts or clamps there are');
   if (coming <= there) return PASS;
   const doubled = box.shell.material === 'plastic' && box.shell.gangs > 1 && coming <= there * 2;
-  return finds({
-    check: 'entries',
-    severity: doubled ? 'look' : 'violation',
-    section,
-    words: doubled
-      ? `${coming} cables by ${there} entries: two under one clamp only if the clamp is made for it.`
-      : `${coming} cables, ${there} ${there === 1 ? 'entry' : 'entries'}.`,
-    cure: 'Open another knockout, or choose a box with more.',
-  });
+  return finds(
+    'entries',
+    { cables: coming, entries: there, doubled },
+    { severity: doubled ? 'look' : 'violation', section },
+  );
 };

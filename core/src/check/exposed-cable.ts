@@ -10,13 +10,10 @@ export const exposedCable: Check = ({ box, cables, edition }) => {
   const [first] = soft;
   if (first === undefined) return DOES_NOT_APPLY;
   return box.site?.exposed === true
-    ? finds({
-        check: 'exposed-cable',
-        severity: 'violation',
-        section: exposed[first.make] ?? '',
-        words: 'Nonmetallic cable lies open to damage: it needs protection.',
-        ids: soft.map(({ id }) => id),
-        cure: 'MC cable or raceway there, or a guard.',
-      })
+    ? finds(
+        'exposed-cable',
+        {},
+        { severity: 'violation', section: exposed[first.make] ?? '', ids: soft.map(({ id }) => id) },
+      )
     : PASS;
 };

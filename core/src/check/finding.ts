@@ -4,23 +4,11 @@
 import { type BoxDocument, type Item, type ItemOf, lengthIn } from '../box/document.ts';
 import type { CheckName, Edition } from '../edition/index.ts';
 import type { Tally } from '../fill/tally.ts';
-import { type Length, showInches, showMillimetres } from '../quantity/length.ts';
+import { type ArgsOf, type Argument, type Finding, finding, type Severity } from '../finding/finding.ts';
+import type { Length } from '../quantity/length.ts';
 
-/** `violation`: a rule is broken; `look`: a person must look; `advice`: good practice, or a reminder. */
-export type Severity = 'violation' | 'look' | 'advice';
-
-export interface Finding {
-  readonly check: CheckName;
-  readonly severity: Severity;
-  /** The section it rests on; “common practice” where there is none. */
-  readonly section: string;
-  /** One plain sentence. */
-  readonly words: string;
-  /** Items of the box it is about. */
-  readonly ids?: readonly string[];
-  /** What cures it, where that is plain. */
-  readonly cure?: string;
-}
+/** What a check finds; its code is the check’s name. */
+export type CheckFinding = Finding<'check'>;
 
 /** A check that could not be made, and the facts it needs. */
 export interface NotChecked {
@@ -31,7 +19,7 @@ export interface NotChecked {
 }
 
 export interface Outcome {
-  readonly findings: readonly Finding[];
+  readonly findings: readonly CheckFinding[];
   readonly notChecked: readonly NotChecked[];
   /** Whether the check looked at something: false where what it is about is not in the box. */
   readonly made: boolean;
@@ -55,15 +43,7 @@ export interface Subject {
   readonly counted: Tally;
   readonly cables: readonly ItemOf<'cable'>[];
   readonly devices: readonly ItemOf<'device'>[];
-  /** A length as this edition’s practitioners read it: inches with fractions, or millimetres. */
-  readonly say: (length: Length) => string;
 }
-
-/** Lengths in the unit of an edition. @example saying(editionOf('cec2021'))(inches(12)) // '304.8 mm' */
-export const saying =
-  ({ unit }: Pick<Edition, 'unit'>) =>
-  (length: Length): string =>
-    unit === 'ml' ? `${showMillimetres(length)} mm` : `${showInches(length)} in`;
 
 /** A check whose rule is not recorded for this edition: it says so where it would apply. */
 export function notRecorded(check: CheckName, { name }: Edition): Outcome {
@@ -78,9 +58,14 @@ export const PASS: Outcome = { findings: [], notChecked: [], made: true };
 /** The check has nothing to look at in this box: what it is about is not there. */
 export const DOES_NOT_APPLY: Outcome = { findings: [], notChecked: [], made: false };
 
-/** One finding. */
-export function finds(finding: Finding): Outcome {
-  return { findings: [finding], notChecked: [], made: true };
+/** One finding. @param ids pieces it is about; without them, the box as a whole */
+export function finds<C extends CheckName>(
+  check: C,
+  args: ArgsOf<'check', C> & Readonly<Record<string, Argument>>,
+  { severity, section, ids }: { severity: Severity; section: string; ids?: readonly string[] },
+): Outcome {
+  const found = finding('check', check, args, { severity, section, at: ids ? { pieces: ids } : {} });
+  return { findings: [found], notChecked: [], made: true };
 }
 
 /** A fact is missing. */

@@ -5,10 +5,9 @@ import { type Check, DOES_NOT_APPLY, finds } from './finding.ts';
 
 export const fireStop: Check = ({ box, edition }) =>
   box.site?.bored === true
-    ? finds({
-        check: 'fire-stop',
-        severity: 'look',
-        section: edition.checks.sections['fire-stop'] ?? edition.name,
-        words: 'A plate was bored: fire-stop the hole; the local building code says how.',
-      })
+    ? finds(
+        'fire-stop',
+        {},
+        { severity: 'look', section: edition.checks.sections['fire-stop'] ?? edition.name },
+      )
     : DOES_NOT_APPLY;

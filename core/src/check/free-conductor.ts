@@ -5,7 +5,7 @@
 import { lengthIn } from '../box/document.ts';
 import { type Check, DOES_NOT_APPLY, finds, notChecked, notRecorded, PASS, together } from './finding.ts';
 
-export const freeConductor: Check = ({ box, cables, edition, say }) => {
+export const freeConductor: Check = ({ box, cables, edition }) => {
   if (cables.length === 0 && !box.items.some((item) => item.kind === 'conductors')) return DOES_NOT_APPLY;
   const section = edition.checks.sections['free-conductor'];
   if (section === null) return notRecorded('free-conductor', edition);
@@ -15,13 +15,7 @@ export const freeConductor: Check = ({ box, cables, edition, say }) => {
   const length = lengthIn(free);
   const short =
     length < least
-      ? finds({
-          check: 'free-conductor',
-          severity: 'violation',
-          section,
-          words: `The shortest conductor has ${say(length)} free; ${say(least)} is the least.`,
-          cure: 'Pull more cable in, or splice an extension where the fill allows it.',
-        })
+      ? finds('free-conductor', { is: length, limit: least, past: false }, { severity: 'violation', section })
       : PASS;
   if (leastPast === null) return short;
   if (past === undefined) {
@@ -33,12 +27,11 @@ export const freeConductor: Check = ({ box, cables, edition, say }) => {
   return together([
     short,
     lengthIn(past) < leastPast
-      ? finds({
-          check: 'free-conductor',
-          severity: 'violation',
-          section,
-          words: `A conductor reaches ${say(lengthIn(past))} past the opening; ${say(leastPast)} is the least where the opening is under 8 in.`,
-        })
+      ? finds(
+          'free-conductor',
+          { is: lengthIn(past), limit: leastPast, past: true },
+          { severity: 'violation', section },
+        )
       : PASS,
   ]);
 };

@@ -14,12 +14,13 @@ export const gangs: Check = ({ box, devices, counted, edition }) => {
   // A square box takes two devices under a ring or cover made for them.
   if (square && wanted <= 2) return PASS;
   const only = devices.length === 1 && devices[0] ? DEVICES[devices[0].device] : undefined;
-  return finds({
-    check: 'gangs',
-    severity: counted.unit === 'conductors' ? 'look' : 'violation',
-    section: 'contradiction',
-    words: `${only === undefined || wanted > (devices[0]?.wide ?? 1) ? `Devices for ${wanted} gangs` : `A ${only} ${wanted} gangs wide`} in a box of ${room}: one of the two is recorded wrongly, or it does not fit.`,
-    ids: devices.map(({ id }) => id),
-    cure: `A box of ${wanted} gangs.`,
-  });
+  return finds(
+    'gangs',
+    { wanted, gangs: room, ...(only === undefined ? {} : { only }) },
+    {
+      severity: counted.unit === 'conductors' ? 'look' : 'violation',
+      section: 'contradiction',
+      ids: devices.map(({ id }) => id),
+    },
+  );
 };

@@ -3,7 +3,7 @@
  */
 import { type Check, DOES_NOT_APPLY, finds, notChecked, notRecorded, PASS, recorded } from './finding.ts';
 
-export const gap: Check = ({ box, edition, say }) => {
+export const gap: Check = ({ box, edition }) => {
   if (box.shell.form === 'surface') return DOES_NOT_APPLY;
   const section = edition.checks.sections.gap;
   const most = edition.checks.gap;
@@ -11,13 +11,5 @@ export const gap: Check = ({ box, edition, say }) => {
   const wide = box.site?.gap;
   if (wide === undefined) return notChecked('gap', section, 'the gap round the box');
   const width = recorded(wide);
-  return width <= most
-    ? PASS
-    : finds({
-        check: 'gap',
-        severity: 'violation',
-        section,
-        words: `A gap of ${say(width)} round the box: ${say(most)} is the most.`,
-        cure: 'Repair the surface up to the box.',
-      });
+  return width <= most ? PASS : finds('gap', { is: width, limit: most }, { severity: 'violation', section });
 };

@@ -17,13 +17,11 @@ export const groundSize: Check = ({ box, cables, edition }) => {
     none.length === 0
       ? []
       : [
-          finds({
-            check: 'ground-size',
-            severity: 'look',
-            section: edition.checks.noGround,
-            words: `${none.length === 1 ? 'A cable has' : `${none.length} cables have`} no equipment ground: no ground may be invented. A replacement receptacle here has its own rules.`,
-            ids: none.map(({ id }) => id),
-          }),
+          finds(
+            'ground-size',
+            { none: none.length },
+            { severity: 'look', section: edition.checks.noGround, ids: none.map(({ id }) => id) },
+          ),
         ],
   );
   if (grounds.length === 0) return none.length === 0 ? DOES_NOT_APPLY : missing;
@@ -32,17 +30,15 @@ export const groundSize: Check = ({ box, cables, edition }) => {
     return together([missing, notChecked('ground-size', section, 'the breaker’s rating')]);
   const least = value[breaker];
   const small = grounds.filter(({ size }) => size > least);
+  const [first] = small;
   return together([
     missing,
-    small.length === 0
+    first === undefined
       ? PASS
-      : finds({
-          check: 'ground-size',
-          severity: 'violation',
-          section,
-          words: `A ${small[0]?.size} AWG ground on a ${breaker} A circuit: ${least} AWG copper is the least.`,
-          ids: small.map(({ id }) => id),
-          cure: `Run a ground of ${least} AWG.`,
-        }),
+      : finds(
+          'ground-size',
+          { size: first.size, breaker, least },
+          { severity: 'violation', section, ids: small.map(({ id }) => id) },
+        ),
   ]);
 };

@@ -17,26 +17,23 @@ export const neutralAtSwitch: Check = ({ cables, devices, edition }) => {
   if (!onlyLoops) return PASS;
   // What is said where the box is set up counts here too: one truth of which device takes a neutral.
   const hungry = switches.filter(({ device, wired }) => takesNeutral(kindOf(device), wired ?? {}));
+  const [first] = hungry;
   return together([
-    finds({
-      check: 'neutral-at-switch',
-      severity: hungry.length > 0 ? 'violation' : 'look',
-      section,
-      words:
-        hungry.length > 0
-          ? `Only a switch loop comes here: there is no neutral for the ${hungry[0] === undefined ? 'switch' : kindOf(hungry[0].device).words}.`
-          : 'Only a switch loop comes here: there is no neutral. A new switch box for lighting wants one.',
-      ids: cables.map(({ id }) => id),
-      cure: 'Run a three-wire loop, or a device that needs no neutral.',
-    }),
+    finds(
+      'neutral-at-switch',
+      first === undefined ? { why: 'loop' } : { why: 'hungry', device: kindOf(first.device).words },
+      {
+        severity: first === undefined ? 'look' : 'violation',
+        section,
+        ids: cables.map(({ id }) => id),
+      },
+    ),
     others.length > 0
-      ? finds({
-          check: 'neutral-at-switch',
-          severity: 'violation',
-          section,
-          words: 'A receptacle cannot be fed from a switch loop: the neutral is not in the box.',
-          ids: others.map(({ id }) => id),
-        })
+      ? finds(
+          'neutral-at-switch',
+          { why: 'receptacle' },
+          { severity: 'violation', section, ids: others.map(({ id }) => id) },
+        )
       : PASS,
   ]);
 };

@@ -22,27 +22,19 @@ export const protection: Check = ({ box, devices, edition }) => {
   const { tamper, gfci, afci } = edition.checks.protection;
   const place = box.site?.place;
   const receptacles = devices.filter(({ device }) => kindOf(device).rated);
-  const remind = (section: string, words: string): Outcome =>
-    finds({
-      check: 'protection',
-      severity: 'advice',
-      section,
-      words: `${words} Check what is adopted here.`,
-    });
+  const remind = (section: string, why: 'tamper' | 'gfci' | 'afci'): Outcome =>
+    finds(
+      'protection',
+      { why, ...(place === undefined ? {} : { place: PLACES[place] }) },
+      { severity: 'advice', section },
+    );
   if (receptacles.length === 0 && place === undefined) return DOES_NOT_APPLY;
   const open = receptacles.filter(
     ({ device }) => kindOf(device).inside({ circuit: 'a' }).guard === undefined,
   );
   return together([
-    receptacles.length > 0 ? remind(tamper, 'Receptacles in dwellings are usually tamper-resistant.') : PASS,
-    place !== undefined && GFCI_PLACES.includes(place) && open.length > 0
-      ? remind(gfci, `A receptacle in the ${PLACES[place]}: GFCI protection is usual there.`)
-      : PASS,
-    place !== undefined && AFCI_PLACES.includes(place)
-      ? remind(
-          afci,
-          `Circuits of the ${PLACES[place]} usually have AFCI protection, also when extended over 6 ft or a receptacle is replaced.`,
-        )
-      : PASS,
+    receptacles.length > 0 ? remind(tamper, 'tamper') : PASS,
+    place !== undefined && GFCI_PLACES.includes(place) && open.length > 0 ? remind(gfci, 'gfci') : PASS,
+    place !== undefined && AFCI_PLACES.includes(place) ? remind(afci, 'afci') : PASS,
   ]);
 };

@@ -13,14 +13,5 @@ export const ratedBox: Check = ({ box, edition }) => {
     return ceiling ? notChecked('rated-box', section, 'whether a fan or more than 50 lb hangs here') : PASS;
   }
   if (rated === hangs || rated === 'fan') return PASS;
-  return finds({
-    check: 'rated-box',
-    severity: 'violation',
-    section,
-    words:
-      hangs === 'fan'
-        ? 'A fan hangs on a box that is not recorded as rated for one.'
-        : 'More than 50 lb hangs on a box that is not recorded as rated for it.',
-    cure: 'Fit a box listed for it, held by the structure.',
-  });
+  return finds('rated-box', { hangs }, { severity: 'violation', section });
 };

@@ -4,7 +4,7 @@
  */
 import { type Check, DOES_NOT_APPLY, finds, notChecked, notRecorded, PASS, recorded } from './finding.ts';
 
-export const setback: Check = ({ box, edition, say }) => {
+export const setback: Check = ({ box, edition }) => {
   if (box.shell.form === 'surface') return DOES_NOT_APPLY;
   const section = edition.checks.sections.setback;
   if (section === null) return notRecorded('setback', edition);
@@ -13,27 +13,17 @@ export const setback: Check = ({ box, edition, say }) => {
   if (back === undefined) return notChecked('setback', section, 'how far the box sits behind the surface');
   const depth = recorded(back);
   if (depth === 0) return PASS;
-  const cure = 'Fit a box extender of that depth: it brings the front to the surface.';
+  const found = (surface: 'combustible' | 'noncombustible' | 'any') =>
+    finds(
+      'setback',
+      { is: depth, limit: most.noncombustible, finish: surface },
+      { severity: 'violation', section },
+    );
   if (finish === undefined) {
     return depth > most.noncombustible
-      ? finds({
-          check: 'setback',
-          severity: 'violation',
-          section,
-          words: `The box sits ${say(depth)} behind the surface: more than any surface allows (${say(most.noncombustible)}).`,
-          cure,
-        })
+      ? found('any')
       : notChecked('setback', section, 'whether the surface is combustible');
   }
   if (depth <= most[finish]) return PASS;
-  return finds({
-    check: 'setback',
-    severity: 'violation',
-    section,
-    words:
-      finish === 'combustible'
-        ? `The box sits ${say(depth)} behind a combustible surface: it must be flush or stand proud.`
-        : `The box sits ${say(depth)} behind the surface: ${say(most.noncombustible)} is the most.`,
-    cure,
-  });
+  return found(finish);
 };

@@ -5,10 +5,5 @@ import { type Check, DOES_NOT_APPLY, finds } from './finding.ts';
 
 export const sheathColour: Check = ({ cables }) =>
   cables.some(({ make }) => make === 'nm')
-    ? finds({
-        check: 'sheath-colour',
-        severity: 'advice',
-        section: 'common practice',
-        words: 'The sheath’s colour is a hint of size only: the printing on it decides.',
-      })
+    ? finds('sheath-colour', {}, { severity: 'advice', section: 'common practice' })
     : DOES_NOT_APPLY;

@@ -3,7 +3,7 @@
  */
 import { type Check, DOES_NOT_APPLY, finds, notChecked, notRecorded, PASS, recorded } from './finding.ts';
 
-export const sheath: Check = ({ box, cables, edition, say }) => {
+export const sheath: Check = ({ box, cables, edition }) => {
   if (!cables.some(({ make }) => make === 'nm' || make === 'uf')) return DOES_NOT_APPLY;
   const section = edition.checks.sections.sheath;
   const least = edition.checks.sheath;
@@ -12,11 +12,5 @@ export const sheath: Check = ({ box, cables, edition, say }) => {
   if (inside === undefined) return notChecked('sheath', section, 'how much sheath is inside the box');
   return recorded(inside) >= least
     ? PASS
-    : finds({
-        check: 'sheath',
-        severity: 'violation',
-        section,
-        words: `Only ${say(recorded(inside))} of sheath inside the box: ${say(least)} past the clamp is the least.`,
-        cure: 'Push the cable in until the sheath shows.',
-      });
+    : finds('sheath', { is: recorded(inside), limit: least }, { severity: 'violation', section });
 };

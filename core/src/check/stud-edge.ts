@@ -3,7 +3,7 @@
  */
 import { type Check, DOES_NOT_APPLY, finds, notChecked, notRecorded, PASS, recorded } from './finding.ts';
 
-export const studEdge: Check = ({ box, cables, edition, say }) => {
+export const studEdge: Check = ({ box, cables, edition }) => {
   if (cables.length === 0) return DOES_NOT_APPLY;
   const section = edition.checks.sections['stud-edge'];
   if (section === null) return notRecorded('stud-edge', edition);
@@ -14,11 +14,5 @@ export const studEdge: Check = ({ box, cables, edition, say }) => {
     return notChecked('stud-edge', section, 'how near holes and cables come to the stud’s face');
   return recorded(edge) >= least
     ? PASS
-    : finds({
-        check: 'stud-edge',
-        severity: 'violation',
-        section,
-        words: `A hole or cable ${say(recorded(edge))} from the stud’s face: ${say(least)} is the least without a steel plate.`,
-        cure: 'Fit a steel plate over it.',
-      });
+    : finds('stud-edge', { is: recorded(edge), limit: least }, { severity: 'violation', section });
 };

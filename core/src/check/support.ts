@@ -6,7 +6,7 @@
 import { lengthIn } from '../box/document.ts';
 import { type Check, DOES_NOT_APPLY, finds, notChecked, type Outcome, PASS, together } from './finding.ts';
 
-export const support: Check = ({ box, cables, edition, say }) => {
+export const support: Check = ({ box, cables, edition }) => {
   if (cables.length === 0) return DOES_NOT_APPLY;
   const distance = box.site?.support;
   const gripped = box.items.some((item) => item.kind === 'clamps' && item.hold === 'grip');
@@ -17,26 +17,27 @@ export const support: Check = ({ box, cables, edition, say }) => {
       const rule = edition.checks.support[make];
       const { section } = rule;
       if (box.site?.finished === true && rule.fished)
-        return finds({
-          check: 'support',
-          severity: 'advice',
-          section,
-          words: 'Fished in a finished wall: support is excused there, not where the wall is open.',
-        });
+        return finds('support', { fished: true }, { severity: 'advice', section });
       if (distance === undefined)
         return notChecked('support', section, 'the distance to the nearest support');
       const single = rule.single !== null && singlePlastic;
       const most = single && rule.single !== null ? rule.single : rule.most;
       return lengthIn(distance) <= most
         ? PASS
-        : finds({
-            check: 'support',
-            severity: 'violation',
-            section,
-            words: `The ${make === 'nm' && makes.length === 1 ? 'cable' : `${make.toUpperCase()} cable`} is held ${say(lengthIn(distance))} from the box; ${say(most)} is the most${single ? ' at a single-gang plastic box without clamps' : ''}.`,
-            ids: cables.filter((one) => one.make === make).map(({ id }) => id),
-            cure: 'Staple or strap it nearer.',
-          });
+        : finds(
+            'support',
+            {
+              is: lengthIn(distance),
+              limit: most,
+              single,
+              ...(make === 'nm' && makes.length === 1 ? {} : { make }),
+            },
+            {
+              severity: 'violation',
+              section,
+              ids: cables.filter((one) => one.make === make).map(({ id }) => id),
+            },
+          );
     }),
   );
 };

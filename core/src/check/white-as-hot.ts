@@ -9,12 +9,13 @@ export const whiteAsHot: Check = ({ cables, edition }) => {
   const loops = cables.filter(({ duty, conductors }) => roleOf(duty) === 'loop' && conductors === 2);
   return loops.length === 0
     ? DOES_NOT_APPLY
-    : finds({
-        check: 'white-as-hot',
-        severity: 'look',
-        section: edition.checks.sections['white-as-hot'] ?? edition.name,
-        words:
-          'In the switch loop the white is a hot: re-identify it at both ends; it carries the supply to the switch, never the return.',
-        ids: loops.map(({ id }) => id),
-      });
+    : finds(
+        'white-as-hot',
+        {},
+        {
+          severity: 'look',
+          section: edition.checks.sections['white-as-hot'] ?? edition.name,
+          ids: loops.map(({ id }) => id),
+        },
+      );
 };

@@ -4,6 +4,7 @@
  * CEC Table 23 boxes with one size go by the printed count; a box known only by its wire-count stamp
  * goes by the stamp where all is one size. Everything else goes by volume.
  */
+import { warning } from '../finding/finding.ts';
 import type { Assembled, Warning } from '../box/assembled.ts';
 import type { BoxDocument } from '../box/document.ts';
 import type { Edition, Size } from '../edition/index.ts';
@@ -42,29 +43,21 @@ export function chooseBasis(
   };
   const { marks, volume, box: code } = box.shell;
   if (marks === undefined || volume !== undefined || code !== undefined) return byVolume;
+  const { stamp: section } = edition.sections;
   const stamps = marks.map((mark) => `${mark.count}/${mark.size}`).join(' · ');
   if (size === undefined) {
     if (claims.length > 0) {
-      warnings.push({
-        code: 'stamp-mixed',
-        text: `The stamp ${stamps} holds for one size only; this box mixes sizes, so it needs a volume. Read the volume stamp.`,
-      });
+      warnings.push(warning('stamp-mixed', { why: 'mixed', stamps }, section));
     }
     return byVolume;
   }
   const mark = marks.find((one) => one.size === size);
   if (!mark) {
-    warnings.push({
-      code: 'stamp-mixed',
-      text: `The stamp ${stamps} says nothing of ${size} AWG, so this box needs a volume. Read the volume stamp.`,
-    });
+    warnings.push(warning('stamp-mixed', { why: 'other-size', stamps, size }, section));
     return byVolume;
   }
   if (box.items.some((item) => item.kind === 'added' && item.volume !== undefined)) {
-    warnings.push({
-      code: 'stamp-mixed',
-      text: 'A marked ring or extension cannot be added to a wire-count stamp: it is left out here. Read the box’s volume to use it.',
-    });
+    warnings.push(warning('stamp-mixed', { why: 'added' }, section));
   }
   return { unit: 'conductors', capacity: conductors(mark.count) };
 }

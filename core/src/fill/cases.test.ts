@@ -2,6 +2,7 @@
  * Cases the handbook's examples leave open: two spaces, stamps, schools, conduit bodies, the CEC, room left.
  * Rules: NEC 314.16(A) to (C), CEC 12-3034 (handbook sections 4 to 6), values from memory.
  */
+import { wordsOf } from '../finding/finding.ts';
 import { editionOf } from '../edition/index.ts';
 import { readCountLine } from '../shorthand/read.ts';
 import { comparisonJson } from './compare.ts';
@@ -101,7 +102,7 @@ describe('volumes', () => {
   test('a conduit body needs a volume mark for splices, and twice the conduit', () => {
     expect(count('body, 12/2').verdict).toBe('unknown');
     const texts = count('body section 1.7 conduit 0.86, 4x 12 through')
-      .warnings.map((one) => one.text)
+      .warnings.map((one) => wordsOf(one))
       .join(' ');
     expect(texts).toMatch('less than twice');
     expect(count('box 8, body section 1.72 conduit 0.86, 3x 12').verdict).toBe('legal');

@@ -1,4 +1,5 @@
 /** What a person must know about an answer that the lines alone do not say. */
+import { warning } from '../finding/finding.ts';
 import type { Warning } from '../box/assembled.ts';
 import type { BoxDocument } from '../box/document.ts';
 import { gathered } from '../box/rows.ts';
@@ -12,23 +13,24 @@ import type { Claim } from './claim.ts';
 /** Names the school the box's push-in flaps are counted by. Common practice, no source: both are taught. */
 export function nameFlapSchool(box: BoxDocument, warnings: Warning[]): void {
   if (!box.items.some((item) => item.kind === 'clamps' && item.hold === 'flap')) return;
-  warnings.push({
-    code: 'flap-school',
-    text:
-      box.flaps === 'count'
-        ? 'Push-in flaps are counted as clamps here: the cautious school.'
-        : 'Push-in flaps are left out here: the school that counts only clamps that grip. The cautious school counts them too.',
-  });
+  warnings.push(
+    warning('flap-school', { counted: box.flaps === 'count' }, 'common practice', undefined, 'advice'),
+  );
 }
 
 /** A device that needs more gangs than the box has. */
 export function warnOfWideDevices(box: BoxDocument, warnings: Warning[]): void {
-  for (const { item } of gathered(box.items)) {
+  for (const { item, items } of gathered(box.items)) {
     if (item.kind !== 'device' || item.wide <= box.shell.gangs) continue;
-    warnings.push({
-      code: 'device-wide',
-      text: `The ${DEVICES[item.device]} needs ${item.wide} gangs; this box is recorded with ${box.shell.gangs}. Check both.`,
-    });
+    const told = { device: DEVICES[item.device], needs: item.wide, gangs: box.shell.gangs };
+    warnings.push(
+      warning(
+        'device-wide',
+        told,
+        'contradiction',
+        items.map(({ id }) => id),
+      ),
+    );
   }
 }
 
@@ -46,8 +48,7 @@ export function warnOfTableRounding(
   if (basis.unit !== 'ml' || basis.capacity === null || fill <= basis.capacity) return;
   const allowances = claims.reduce((sum, claim) => sum + claim.count, 0);
   if (oneSizeOf(claims) === undefined || fill - basis.capacity > allowances * ROUNDING_ML) return;
-  warnings.push({
-    code: 'table-rounding',
-    text: `Over by only ${showAmount((fill - basis.capacity) as Amount, 'ml')} mL, less than the rounding of ${edition.allowances.section}. By volume it stays over: ask the inspector.`,
-  });
+  const { section: table } = edition.allowances;
+  const over = showAmount((fill - basis.capacity) as Amount, 'ml');
+  warnings.push(warning('table-rounding', { over, table }, table, undefined, 'advice'));
 }

@@ -2,6 +2,7 @@
  * CEC 12-3034: each pair of insulated wire connectors counts once, at the largest conductor under the
  * pair; one left over counts nothing.
  */
+import { warning } from '../finding/finding.ts';
 import type { Size } from '../edition/index.ts';
 import { BySize, plural, type Rule } from './claim.ts';
 
@@ -21,10 +22,7 @@ export const connectorPairs: Rule = (census, edition, into) => {
     else for (let nth = 0; nth < item.count; nth += 1) each.push({ id: item.id, size });
   }
   if (!recorded && entering > 1) {
-    into.warnings.push({
-      code: 'connectors-unrecorded',
-      text: 'No connectors are recorded. The CEC counts each pair of them: add them, and count again after the splice plan.',
-    });
+    into.warnings.push(warning('connectors-unrecorded', {}, section));
   }
   // Pair the largest with the largest: no pairing of the same connectors takes more room.
   each.sort((a, b) => a.size - b.size);

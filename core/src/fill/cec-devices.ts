@@ -3,6 +3,7 @@
  * (2.54 cm) behind its strap takes 32 mL for each cm of that depth instead. With mixed sizes we read
  * the two conductors as being of the largest size on the device.
  */
+import { warning } from '../finding/finding.ts';
 import { lengthIn } from '../box/document.ts';
 import { DEVICES } from '../box/words.ts';
 import { showInches } from '../quantity/length.ts';
@@ -33,10 +34,14 @@ export const strapDevices: Rule = (census, edition, into) => {
     }
     const size = item.size ?? census.largestInsulated;
     if (size === undefined) {
-      into.warnings.push({
-        code: 'device-unsized',
-        text: `The ${name} has no conductor to take its allowance from: add a cable, or give its size (@14, @12 …).`,
-      });
+      into.warnings.push(
+        warning(
+          'device-unsized',
+          { device: name },
+          edition.sections['strap-devices'],
+          items.map(({ id }) => id),
+        ),
+      );
       continue;
     }
     const count = pieces * edition.yoke.value;

@@ -2,6 +2,7 @@
  * Conduit bodies, NEC 314.16(C): for 6 AWG and smaller, a cross-section of at least twice that of the
  * largest conduit entering; splices only in a body marked with a volume, then counted like a box.
  */
+import { warning } from '../finding/finding.ts';
 import type { Warning } from '../box/assembled.ts';
 import type { BoxDocument } from '../box/document.ts';
 import type { Edition } from '../edition/index.ts';
@@ -18,8 +19,11 @@ export function twiceTheConduit(section: string, conduit: string): boolean | und
 export function warnOfConduitBody(box: BoxDocument, edition: Edition, warnings: Warning[]): void {
   const body = box.shell.conduitBody;
   if (!body) return;
-  const where = edition.sections['conduit-body'];
-  const say = (text: string) => warnings.push({ code: 'conduit-body', text });
+  const rule = edition.sections['conduit-body'];
+  const say = (
+    why: 'splices' | 'pull-only' | 'unchecked' | 'enough' | 'small',
+    told: { section?: string; conduit?: string } = {},
+  ) => warnings.push(warning('conduit-body', { why, rule, ...told }, rule));
   const joined = box.items.some(
     (item) =>
       item.kind === 'cable' ||
@@ -27,20 +31,12 @@ export function warnOfConduitBody(box: BoxDocument, edition: Edition, warnings: 
       (item.kind === 'conductors' && item.run === 'enters'),
   );
   if (box.shell.volume === undefined) {
-    say(
-      joined
-        ? `Splices and devices are allowed only in a conduit body marked with its volume (${where}): read the mark, or use a box.`
-        : `A conduit body without a volume mark may only be pulled through (${where}): nothing is counted, so there is no fill answer.`,
-    );
+    say(joined ? 'splices' : 'pull-only');
   }
   if (body.section === undefined || body.conduit === undefined) {
-    say(`Not checked: its cross-section against twice the largest conduit (${where}).`);
+    say('unchecked');
     return;
   }
   const enough = twiceTheConduit(body.section, body.conduit);
-  say(
-    enough
-      ? `Cross-section ${body.section} in² is at least twice the conduit’s ${body.conduit} in² (${where}).`
-      : `Cross-section ${body.section} in² is less than twice the conduit’s ${body.conduit} in²: too small (${where}).`,
-  );
+  say(enough ? 'enough' : 'small', { section: body.section, conduit: body.conduit });
 }

@@ -2,6 +2,7 @@
  * NEC 314.16(B)(4): each yoke or strap counts twice, at the largest conductor connected to that device;
  * a device wider than one gang counts twice for each gang it needs.
  */
+import { warning } from '../finding/finding.ts';
 import { DEVICES } from '../box/words.ts';
 import { isDevice, type Rule } from './claim.ts';
 import { gathered } from '../box/rows.ts';
@@ -11,10 +12,14 @@ export const devices: Rule = (census, edition, into) => {
     const name = DEVICES[item.device];
     const size = item.size ?? census.largestInsulated;
     if (size === undefined) {
-      into.warnings.push({
-        code: 'device-unsized',
-        text: `The ${name} has no conductor to take its allowance from: add a cable, or give its size (@14, @12 …).`,
-      });
+      into.warnings.push(
+        warning(
+          'device-unsized',
+          { device: name },
+          edition.sections.devices,
+          items.map(({ id }) => id),
+        ),
+      );
       continue;
     }
     const gangs = edition.yokePerGang ? item.wide : 1;

@@ -4,6 +4,7 @@
  * Until 2017: all together once, an isolated set once more. From 2020: the first four together once,
  * each further one a quarter. One that starts in the box (a pigtail) does not enter it.
  */
+import { warning } from '../finding/finding.ts';
 import { larger } from '../box/document.ts';
 import { gathered } from '../box/rows.ts';
 import type { Edition, Size } from '../edition/index.ts';
@@ -38,10 +39,16 @@ function enteringGrounds(census: Census, edition: Edition, into: Counting): { pl
       } else if (item.ground) {
         for (const { id } of items) add(plain, id, 1, item.groundSize ?? item.size);
         if (item.size < 10 && item.groundSize === undefined) {
-          into.warnings.push({
-            code: 'ground-size',
-            text: `The ground of the ${item.size}/${item.conductors} is counted as ${item.size} AWG. In such cables it is often 10 AWG: read it and record it (${item.size}/${item.conductors} egc 10).`,
-          });
+          const { size, conductors } = item;
+          const section = edition.sections['grounds-together'];
+          into.warnings.push(
+            warning(
+              'ground-size',
+              { size, conductors },
+              section,
+              items.map(({ id }) => id),
+            ),
+          );
         }
       }
     } else if (item.kind === 'ground') {

@@ -1,4 +1,5 @@
 /** A barrier divides the box: each space is checked on its own (314.16(A)). */
+import { warning } from '../finding/finding.ts';
 import type { Warning } from '../box/assembled.ts';
 import { isPartOfBox } from '../box/assembled.ts';
 import { type BoxDocument, type Item, type ItemOf, volumeIn } from '../box/document.ts';
@@ -40,26 +41,18 @@ export function spacesOf(
 ): Spaces | null {
   const barrier = box.items.find((item): item is ItemOf<'barrier'> => item.kind === 'barrier');
   if (!barrier) return null;
+  const { volume: section } = edition.sections;
   if (!sidesAreTold(box)) {
-    warnings.push({
-      code: 'barrier-spaces',
-      text: 'A barrier makes two spaces, and each must hold what is in it: say which items are in space b (“side b”).',
-    });
+    warnings.push(warning('barrier-spaces', {}, section, [barrier.id]));
     return { told: false };
   }
   if (!barrier.spaces && capacity !== null) {
-    warnings.push({
-      code: 'barrier-halves',
-      text: 'The volumes of the two spaces are not recorded: each is taken as half of the box less the barrier. Read or measure where the barrier stands.',
-    });
+    warnings.push(warning('barrier-halves', {}, section, [barrier.id], 'advice'));
   }
   const spaces = SIDES.map((space, nth): Space => {
     const items = itemsIn(box, space);
     if (items.length === 0) {
-      warnings.push({
-        code: 'barrier-spaces',
-        text: `Space ${space} of the divided box is empty: say what is in it, or remove the barrier.`,
-      });
+      warnings.push(warning('barrier-spaces', { empty: space }, section, [barrier.id]));
     }
     const written = barrier.spaces?.[nth];
     const own = written === undefined ? halfOf(capacity) : volumeIn(written);

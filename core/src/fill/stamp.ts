@@ -1,4 +1,5 @@
 /** The two ways of marking a box side by side: the wire-count stamp against the volume. */
+import { warning } from '../finding/finding.ts';
 import type { Warning } from '../box/assembled.ts';
 import type { BoxDocument } from '../box/document.ts';
 import type { Edition } from '../edition/index.ts';
@@ -17,30 +18,21 @@ export function warnOfStamp(
   const { marks } = box.shell;
   if (marks === undefined || basis.unit === 'conductors' || basis.capacity === null) return;
   const size = oneSizeOf(claims);
+  const { stamp: section } = edition.sections;
   if (claims.length > 0 && size === undefined) {
-    warnings.push({
-      code: 'stamp-mixed',
-      text: 'Mixed sizes: the wire-count stamp holds for one size only, so the volume decides.',
-    });
+    warnings.push(warning('stamp-mixed', { why: 'volume-decides' }, section));
   }
   for (const mark of marks) {
     const allowance = edition.allowances.value[mark.size];
     if (allowance === undefined) continue;
     const fits = Math.floor(basis.capacity / allowance);
     if (mark.count !== fits) {
-      const lower = mark.count < fits;
-      warnings.push({
-        code: 'stamp-lower',
-        text: `The stamp says ${mark.count} of ${mark.size} AWG, the volume gives ${fits}: the volume decides here${lower ? ', the stamp is the more careful' : '; check that both were read right'}.`,
-      });
+      warnings.push(warning('stamp-lower', { stamped: mark.count, size: mark.size, fits }, section));
     }
     if (mark.size !== size) continue;
     const allowances = claims.reduce((sum, claim) => sum + claim.count / (claim.share ?? 1), 0);
     if (allowances > mark.count && allowances <= basis.capacity / allowance) {
-      warnings.push({
-        code: 'stamp-over',
-        text: `By the stamp this box is over: ${allowances} allowances of ${mark.size} AWG where ${mark.count} are stamped. Ask the inspector which mark governs.`,
-      });
+      warnings.push(warning('stamp-over', { allowances, size: mark.size, stamped: mark.count }, section));
     }
   }
 }

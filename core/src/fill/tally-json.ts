@@ -1,4 +1,5 @@
 /** A Tally as other programs read it: every quantity an exact decimal string. */
+import { wordsOf } from '../finding/finding.ts';
 import { type Amount, printAmount } from './amount.ts';
 import type { Tally } from './tally.ts';
 
@@ -32,8 +33,8 @@ export function tallyJson(tally: Tally) {
       rule: section,
       items: ids,
     })),
-    warnings: tally.warnings.map((warning) => warning.text),
-    warningCodes: tally.warnings.map((warning) => warning.code),
+    warnings: tally.warnings.map((one) => wordsOf(one)),
+    warningCodes: tally.warnings.map((one) => one.code),
     ...(tally.spaces === null
       ? {}
       : {

@@ -2,6 +2,7 @@
  * The one place where fill is decided: `tally(box, edition)`. The app, the server, the command line
  * and the sheet all print the Tally it returns; nobody recomputes.
  */
+import { warning } from '../finding/finding.ts';
 import { assemble, type Assembled, isPartOfBox, type VolumePart, type Warning } from '../box/assembled.ts';
 import type { BoxDocument, Item } from '../box/document.ts';
 import type { Side } from '../box/words.ts';
@@ -114,10 +115,16 @@ function price(
     const each = eachOf(claim, edition, unit);
     if (each === undefined) {
       whole = false;
-      warnings.push({
-        code: 'size-not-in-table',
-        text: `${edition.allowances.section} of ${edition.name} has no allowance for ${claim.size ?? '?'} AWG (${claim.what}): there is no answer for this box.`,
-      });
+      const { section: table } = edition.allowances;
+      const told = { table, edition: edition.name, size: claim.size, what: claim.what };
+      warnings.push(
+        warning(
+          'size-not-in-table',
+          told,
+          table,
+          claim.from.map(({ id }) => id),
+        ),
+      );
       continue;
     }
     const total = (each * claim.count) as Amount;

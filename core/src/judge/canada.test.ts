@@ -1,4 +1,5 @@
 /** A Canadian box is judged by its own code: nothing that Join says of it cites a section of the NEC. */
+import { saidOf } from '../tests/words.ts';
 import { editionOf } from '../edition/index.ts';
 import { planBox } from '../plan/planned.ts';
 import { LAYOUTS } from '../tests/harder-layouts.ts';
@@ -34,8 +35,8 @@ test.each(['cec2018', 'cec2021'] as const)(
         ...plan.notes,
         ...plan.obstacles.map(({ section }) => section),
         ...[{ findings, proof }, ...judged].flatMap((one) => [
-          ...one.findings.flatMap((finding) => [finding.section, finding.words]),
-          ...one.proof.faults.map((fault) => fault.words),
+          ...one.findings.map(({ section }) => section),
+          ...saidOf({ box, work }, [...one.findings, ...one.proof.faults]),
         ]),
       ];
       said += words.length;

@@ -3,6 +3,7 @@
  * differs from the sound one, the proof or a wiring rule objects: they share nothing with the planner that
  * could carry its mistake along. The judge is the real one; only the maker is mutated.
  */
+import { saidOf } from '../tests/words.ts';
 import { execFileSync } from 'node:child_process';
 import {
   mkdirSync,
@@ -350,12 +351,10 @@ function plannersOf(mutants: readonly Mutant[]): Planner[] {
 /** What the judge has against a plan. */
 function objections(box: BoxDocument, work: WorkPlan, wiring: Wiring): string[] {
   const { proof, findings } = judgeWiring(box, work, wiring, nec);
-  return [
-    ...proof.faults.map(({ words }) => words),
-    ...findings
-      .filter(({ severity, code }) => severity === 'violation' || code === 'line-load')
-      .map(({ words }) => words),
-  ];
+  return saidOf({ box, work }, [
+    ...proof.faults,
+    ...findings.filter(({ severity, code }) => severity === 'violation' || code === 'line-load'),
+  ]);
 }
 
 test('wherever a worse planner plans otherwise, the proof or a rule objects', () => {

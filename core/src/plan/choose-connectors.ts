@@ -2,6 +2,8 @@
  * Connectors for all joints of a box at once, from the stock at hand (handbook 10): fewest parts, then the
  * preferred kind, then least bulk. Where none holds a joint, several are chained with jumpers.
  */
+import { finding } from '../finding/finding.ts';
+import type { Obstacle } from './obstacle.ts';
 import type { Schools, Wiring } from '../box/work.ts';
 import type { Size } from '../edition/index.ts';
 import { readEnd } from '../physical/end.ts';
@@ -203,11 +205,8 @@ export interface Chosen {
   readonly joints: Joint[];
   readonly jumpers: Wiring['pigtails'];
   readonly carries: Map<string, string>;
-  readonly missing: readonly {
-    readonly ends: readonly string[];
-    readonly words: string;
-    readonly code: 'no-connector' | 'past-sense';
-  }[];
+  /** Joints for which there is no connector, or too many; their ends are where they are. */
+  readonly missing: readonly Obstacle[];
   readonly cost: number;
 }
 
@@ -270,6 +269,7 @@ export function chooseConnectors(
   sizes: ReadonlyMap<string, Size>,
   carries: ReadonlyMap<string, string>,
   schools: Schools,
+  section: string,
   { kinds, counts }: Stock,
 ): Chosen {
   // A lead of a device is as thick as what it joins, at most 14 AWG (common practice).
@@ -285,15 +285,14 @@ export function chooseConnectors(
     known.set(key, ways);
     return ways;
   });
-  const missing: { ends: readonly string[]; words: string; code: 'no-connector' | 'past-sense' }[] = [];
+  const missing: Obstacle[] = [];
+  const more = { severity: 'violation', section } as const;
   options.forEach((ways, nth) => {
     const ends = joints[nth]?.ends ?? [];
     if (ways.length === 0)
-      missing.push({
-        ends,
-        code: 'no-connector',
-        words: `No connector at hand holds ${say(ends.map(sizeOf))}: bring one that is listed for them.`,
-      });
+      missing.push(
+        finding('obstacle', 'no-connector', { conductors: say(ends.map(sizeOf)) }, { at: { ends }, ...more }),
+      );
   });
   const able = options.map((ways, nth) => ({ ways, nth })).filter(({ ways }) => ways.length > 0);
   const counted = Object.fromEntries(Object.entries(counts).filter(([, count]) => count > 0));
@@ -314,21 +313,20 @@ export function chooseConnectors(
       const name = kinds.find(({ id }) => id === kind)?.name ?? kind;
       return there !== undefined && there < count ? [`${count - there} more ${name}`] : [];
     });
-    missing.push({
-      ends: [],
-      code: 'no-connector',
-      words: `The connectors at hand do not reach for all joints of this box: bring ${lacking.join(', ') || 'more'}.`,
-    });
+    missing.push(finding('obstacle', 'few-connectors', { lacking }, more));
   }
   for (const [nth, { ways }] of able.map((one, place) => [place, one] as const)) {
     const way = best?.ways[nth] ?? ways[0];
     const ends = joints[able[nth]?.nth ?? 0]?.ends ?? [];
     if (way && way.parts.length > IN_A_ROW)
-      missing.push({
-        ends,
-        code: 'past-sense',
-        words: `A joint of ${ends.length} conductors takes ${way.parts.length} connectors in a row: no box is wired so. Check the numbers, or divide the work over several boxes.`,
-      });
+      missing.push(
+        finding(
+          'obstacle',
+          'past-sense',
+          { conductors: ends.length, connectors: way.parts.length },
+          { at: { ends }, ...more },
+        ),
+      );
   }
   const made: Joint[] = [];
   const jumpers: Wiring['pigtails'] = [];

@@ -5,6 +5,7 @@
 import type { BoxDocument } from '../box/document.ts';
 import type { WorkPlan } from '../box/work.ts';
 import { editionOf, type Edition } from '../edition/index.ts';
+import { keyOf } from '../finding/finding.ts';
 import { nameOfCircuit } from '../physical/circuits.ts';
 import { readHot } from '../physical/hot.ts';
 import {
@@ -17,7 +18,7 @@ import {
   partnerOf,
 } from './ends.ts';
 import { type Face, facesOf, halfOf } from './faces.ts';
-import { cap, type Ground, type Look, type Obstacle, OWN } from './obstacle.ts';
+import { type Ground, type Look, type Obstacle, stands } from './obstacle.ts';
 import { CAPPED, GROUND, readSignal } from './signal.ts';
 import { givenOf, sourcesOf } from './sources.ts';
 
@@ -34,8 +35,8 @@ export function obstaclesOf(
   const ground = { box, work, edition, lines, faces, there: sourcesOf(lines, faces, work) };
   const found = LOOKS.flatMap((look) => look(ground));
   const seen = new Set<string>();
-  return found.filter(({ code, words }) => {
-    const key = `${code} ${words}`;
+  return found.filter((one) => {
+    const key = keyOf(one);
     return !seen.has(key) && seen.add(key);
   });
 }
@@ -45,12 +46,7 @@ const gonePieces: Look = ({ work, lines, faces }) => {
   const known = new Set([...lines.map(({ key }) => key), ...faces.map(({ key }) => key)]);
   return [...work.runs, ...work.devices]
     .filter(({ of }) => !known.has(of))
-    .map(({ of }) => ({
-      code: 'unknown-piece',
-      words: `“${of}” is not in the box any more: say anew what the box does.`,
-      section: OWN,
-      of: [of],
-    }));
+    .map(({ of }) => stands('unknown-piece', { piece: of }, [of]));
 };
 
 const twoFeeds: Look = ({ work, lines }) =>
@@ -59,12 +55,11 @@ const twoFeeds: Look = ({ work, lines }) =>
     return feeds.length < 2
       ? []
       : [
-          {
-            code: 'two-feeds',
-            words: `Two cables are called the feed of ${nameOfCircuit(work, id)}: joined, they would close a loop or meet two breakers. One of them is a feed-out, or another circuit.`,
-            section: OWN,
-            of: feeds.map(({ key }) => key),
-          },
+          stands(
+            'two-feeds',
+            { circuit: id },
+            feeds.map(({ key }) => key),
+          ),
         ];
   });
 
@@ -81,39 +76,32 @@ const thinConductors: Look = ({ work, lines, edition }) => {
           wires.some(({ size, signal }) => signal !== GROUND && size > least) &&
           [...run.circuits, ...run.hots.map((ref) => circuitOf(work, ref))].includes(id),
       )
-      .map(({ key, quoted, item }) => ({
-        code: 'thin-conductor',
-        words: `${quoted}: ${item.size} AWG on the ${breaker} A breaker of ${nameOfCircuit(work, id)} wants ${least} AWG: a smaller breaker, or larger cable.`,
-        section,
-        of: [key],
-      }));
+      .map(({ key, item }) =>
+        stands(
+          'thin-conductor',
+          { piece: key, size: item.size, breaker, circuit: id, least },
+          [key],
+          section,
+        ),
+      );
   });
 };
 
 /** What a cable must say of itself, and whether it has the conductors. */
 const cables: Look = (ground) =>
-  ground.lines.flatMap(({ run, wires, key, quoted }): Obstacle[] => {
+  ground.lines.flatMap(({ run, wires, key }): Obstacle[] => {
     if (run.does === 'spare') return [];
-    const found: Obstacle[] = [];
-    const add = (code: string, words: string, section = OWN) =>
-      void found.push({ code, words, section, of: [key] });
     const { work } = ground;
     const insulated = wires.filter(({ signal }) => signal !== GROUND).length;
     const shared = sharedWhite(ground, run, insulated);
-    if (shared) add(shared.code, `${quoted} ${shared.words}`, shared.section);
+    const found: Obstacle[] = shared ? [shared] : [];
     const needed = conductorsNeeded(run, work);
     if (insulated < needed && !shared)
-      add(
-        'few-conductors',
-        `${quoted} has ${insulated} insulated conductors and must carry ${needed}: run a cable with more.`,
-      );
+      found.push(stands('few-conductors', { piece: key, has: insulated, needs: needed }, [key]));
     if ((run.does === 'out' || run.does === 'leg' || run.does === 'loop-in') && run.hots.length === 0)
-      add(
-        'no-hot',
-        `${quoted}: say ${run.does === 'loop-in' ? 'which switch here sends its hot back to the light' : 'what feeds or switches it'}.`,
-      );
+      found.push(stands('no-hot', { piece: key, loop: run.does === 'loop-in' }, [key]));
     if (run.does === 'travelers' && (run.chain === undefined || run.leads === undefined))
-      add('loose-travelers', `${quoted}: say which three-way chain it belongs to and which way it leads.`);
+      found.push(stands('loose-travelers', { piece: key }, [key]));
     return found;
   });
 
@@ -122,42 +110,29 @@ function sharedWhite(
   { work, edition }: Ground,
   run: Ground['lines'][number]['run'],
   insulated: number,
-): { code: string; words: string; section: string } | undefined {
+): Obstacle | undefined {
   const [first, second] = run.hots;
+  const piece = run.of;
+  const split = (why: 'switch-before' | 'one-white') =>
+    stands('split-guard', { piece, why }, [piece], 'listing of the device');
   if (first === undefined || (run.does !== 'out' && run.does !== 'leg') || run.doubled) return undefined;
   const guards = guardsOf(work, run);
   const wholly = second === undefined || insulated >= 4;
   if (run.guard !== undefined && guards.some((one) => one !== run.guard) && wholly)
-    return {
-      code: 'split-guard',
-      words:
-        'is called protected by a GFCI and takes what a switch before the GFCI gives: feed that switch from LOAD as well, or say that the cable is not protected.',
-      section: 'listing of the device',
-    };
+    return split('switch-before');
   if (second === undefined || insulated >= 4) return undefined;
   const circuits = [circuitOf(work, first), circuitOf(work, second)];
   const neutrals = circuits.map((id) => (id === undefined ? undefined : neutralOf(work, id)));
   if (neutrals[0] !== neutrals[1])
-    return {
-      code: 'shared-neutral',
-      words:
-        'would put two circuits on one neutral: neutrals of different circuits are never joined, even if they meet at the panel. Run two cables, one with two neutrals, or make it a multiwire circuit on one two-pole breaker.',
-      section: edition.terminals.sections['multiwire-neutral'],
-    };
+    return stands('shared-neutral', { piece }, [piece], edition.terminals.sections['multiwire-neutral']);
   const whites = circuits.map((id, nth) => guardedNeutral(work, id ?? 'a', guards[nth]));
-  if (whites[0] !== whites[1])
-    return {
-      code: 'split-guard',
-      words:
-        'has one white for two hots, and only one of them is protected by the GFCI: what comes back past it would trip it. Feed both from LOAD (the switch too), protect neither, or run two cables.',
-      section: 'listing of the device',
-    };
+  if (whites[0] !== whites[1]) return split('one-white');
   return undefined;
 }
 
 /** What a conductor must carry and nothing gives. */
-const unsourced: Look = ({ lines, there, work, faces, edition }) =>
-  lines.flatMap(({ run, wires, key, quoted }) =>
+const unsourced: Look = ({ lines, there, edition }) =>
+  lines.flatMap(({ run, wires, key }) =>
     run.does === 'spare'
       ? []
       : wires.flatMap(({ signal, colour }): Obstacle[] => {
@@ -165,21 +140,14 @@ const unsourced: Look = ({ lines, there, work, faces, edition }) =>
           const read = readSignal(signal);
           if (read.kind === 'neutral')
             return [
-              {
-                code: 'no-neutral',
-                words: `${quoted} needs the neutral of ${nameOfCircuit(work, read.circuit)} and none comes into the box. Run a cable that brings it, or feed it from a box that has it. The ground is never a neutral.`,
-                section: edition.terminals.sections['no-neutral'],
-                of: [key],
-              },
+              stands(
+                'no-neutral',
+                { piece: key, circuit: read.circuit, for: 'cable' },
+                [key],
+                edition.terminals.sections['no-neutral'],
+              ),
             ];
-          return [
-            {
-              code: 'no-source',
-              words: `${quoted}: nothing in the box gives what its ${colour} must carry (${sayHot(signal, work, faces)}).`,
-              section: OWN,
-              of: [key],
-            },
-          ];
+          return [stands('no-source', { piece: key, carries: signal, colour }, [key])];
         }),
   );
 
@@ -189,91 +157,69 @@ const raceways: Look = ({ lines }) =>
     if (item.kind !== 'conductors' || run.does === 'spare') return [];
     const said = run.wires ?? 2;
     if (said === item.count) return [];
-    return [
-      {
-        code: 'raceway',
-        words: `Of the ${item.count} conductors of the raceway ${said} are spoken for: say what each pair or three of them does.`,
-        section: OWN,
-        of: [key],
-      },
-    ];
+    return [stands('raceway', { conductors: item.count, told: said }, [key])];
   });
 
 /** What a device needs and nothing brings. */
 const devices: Look = ({ faces, there, work, edition }) =>
   faces.flatMap((face): Obstacle[] => {
-    const { key, kind, terminals, title, work: device } = face;
+    const { key, kind, terminals, work: device } = face;
     const found: Obstacle[] = [];
-    const add = (code: string, words: string, section = OWN) =>
-      void found.push({ code, words, section, of: [key] });
-    const name = cap(title);
-    const ways =
-      kind.group === 'receptacle'
-        ? 'run a cable that brings it, or feed the outlet from another box'
-        : 'choose one made to work without a neutral, run a cable that brings it, or feed the box anew';
     const meant = kind.meant(device);
     for (const { name: port, signal } of terminals) {
       if (signal === undefined || signal === GROUND || there.has(signal)) continue;
       const read = readSignal(signal);
       // The second hot of a circuit without a partner is told below.
       if (meant[port]?.is === 'partner' && partnerOf(work, device.circuit) === undefined) continue;
-      if (read.kind === 'hot')
-        add(
-          'no-feed',
-          `${name} has no feed: no cable brings the hot of ${nameOfCircuit(work, read.circuit)} here.`,
-        );
+      if (read.kind === 'hot') found.push(stands('no-feed', { piece: key, circuit: read.circuit }, [key]));
       else if (read.kind === 'neutral')
-        add(
-          'no-neutral',
-          `${name} needs the neutral of ${nameOfCircuit(work, read.circuit)}, and none comes into the box: ${ways}. The ground is never a neutral.`,
-          edition.terminals.sections['no-neutral'],
+        found.push(
+          stands(
+            'no-neutral',
+            {
+              piece: key,
+              circuit: read.circuit,
+              for: kind.group === 'receptacle' ? 'receptacle' : 'device',
+            },
+            [key],
+            edition.terminals.sections['no-neutral'],
+          ),
         );
       else if (read.kind === 'switched')
-        add('no-source', `${name}: nothing gives ${sayHot(signal, work, faces)}.`);
-      else if (read.kind === 'guarded')
-        add('no-guard', `${name} is said to be protected by a GFCI that is not in this box.`);
+        found.push(stands('no-source', { piece: key, carries: signal }, [key]));
+      else if (read.kind === 'guarded') found.push(stands('no-guard', { piece: key }, [key]));
     }
     if (
       Object.values(meant).some(({ is }) => is === 'partner') &&
       partnerOf(work, device.circuit) === undefined
     )
-      add('one-hot', `${name} needs both hots of a two-pole breaker: give its circuit a partner.`);
+      found.push(stands('one-hot', { piece: key }, [key]));
     for (const half of [1, 2] as const) {
       const { ref, guard } = halfOf(device, half);
       const own = readHot(ref);
       const through = own.kind === 'switched' ? work.devices.find(({ of }) => of === own.by)?.guard : guard;
       if (guard !== undefined && through !== guard)
-        add(
-          'split-guard',
-          `${name} is called protected by a GFCI and takes what a switch before the GFCI gives: feed that switch from LOAD as well.`,
-          'listing of the device',
-        );
+        found.push(stands('split-guard', { piece: key, why: 'half-before' }, [key], 'listing of the device'));
     }
     return found;
   });
 
 /** Three-ways and four-ways know their chain and have their travelers. */
 const chains: Look = ({ faces, work }) =>
-  faces.flatMap(({ key, kind, title, work: device }): Obstacle[] => {
+  faces.flatMap(({ key, kind, work: device }): Obstacle[] => {
     if (!kind.asks.includes('chain')) return [];
     const found: Obstacle[] = [];
-    const add = (code: string, words: string) => void found.push({ code, words, section: OWN, of: [key] });
-    const name = cap(title);
-    if (device.chain === undefined) add('no-chain', `${name}: say with which other switches it works.`);
+    if (device.chain === undefined) found.push(stands('no-chain', { piece: key }, [key]));
     const runs = work.runs.filter((run) => run.does === 'travelers' && run.chain === device.chain);
     const others = work.devices.filter((one) => one.chain === device.chain && one.of !== key);
     const ended = kind.asks.includes('end');
     if (ended && device.chain !== undefined) {
-      if (device.end === undefined)
-        add('no-end', `${name}: say whether its common takes the hot or goes to the load.`);
+      if (device.end === undefined) found.push(stands('no-end', { piece: key }, [key]));
       if (runs.length + others.length !== 1)
-        add('travelers', `${name} wants one pair of travelers to the next switch; there are ${runs.length}.`);
+        found.push(stands('travelers', { piece: key, pairs: runs.length }, [key]));
     }
     if (!ended && (runs.length !== 2 || new Set(runs.map(({ leads }) => leads)).size !== 2))
-      add(
-        'travelers',
-        `${name} wants two pairs of travelers, one from the line’s side and one toward the load.`,
-      );
+      found.push(stands('travelers', { piece: key }, [key]));
     return found;
   });
 
@@ -291,12 +237,8 @@ const idleControls: Look = ({ faces, lines }) => {
       .map((signal): Obstacle => {
         const read = readSignal(signal);
         const half = read.kind === 'switched' ? readHot(read.by) : undefined;
-        return {
-          code: 'controls-nothing',
-          words: `${cap(face.title)} controls nothing: no cable or outlet takes ${half?.kind === 'switched' && half.half === 2 ? 'what its second half gives' : 'what it gives'}.`,
-          section: OWN,
-          of: [face.key],
-        };
+        const second = half?.kind === 'switched' && half.half === 2;
+        return stands('controls-nothing', { piece: face.key, second }, [face.key]);
       }),
   );
 };

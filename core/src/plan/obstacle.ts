@@ -2,17 +2,19 @@
 import type { WorkPlan } from '../box/work.ts';
 import type { BoxDocument } from '../box/document.ts';
 import type { Edition } from '../edition/index.ts';
+import { type ArgsOf, type Argument, type Code, type Finding, finding } from '../finding/finding.ts';
 import type { Line } from './ends.ts';
 import type { Face } from './faces.ts';
 
-export interface Obstacle {
-  readonly code: string;
-  /** One plain sentence, and what the options are. */
-  readonly words: string;
-  readonly section: string;
-  /** Pieces it is about. */
-  readonly of: readonly string[];
-}
+export type Obstacle = Finding<'obstacle'>;
+
+/** An obstacle. @param pieces those it is about */
+export const stands = <C extends Code<'obstacle'>>(
+  code: C,
+  args: ArgsOf<'obstacle', C> & Readonly<Record<string, Argument>>,
+  pieces: readonly string[],
+  section: string = OWN,
+): Obstacle => finding('obstacle', code, args, { at: { pieces }, severity: 'violation', section });
 
 /** What every look for obstacles knows. */
 export interface Ground {
@@ -29,4 +31,3 @@ export type Look = (ground: Ground) => Obstacle[];
 
 /** Where nothing but habit stands behind it. */
 export const OWN = 'common practice';
-export const cap = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);

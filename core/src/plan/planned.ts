@@ -2,12 +2,15 @@
 import type { BoxDocument } from '../box/document.ts';
 import type { Wiring, WorkPlan } from '../box/work.ts';
 import type { Edition } from '../edition/index.ts';
+import { wordsOf } from '../finding/finding.ts';
+import type { Sayer } from '../finding/say.ts';
 import { type Judgement, judgeWiring, wired } from '../judge/judge.ts';
 import { namesOf } from '../physical/name.ts';
 import type { Stock } from './choose-connectors.ts';
 import { type Line, linesOf } from './ends.ts';
 import { type Face, facesOf } from './faces.ts';
 import { withPlan } from './made.ts';
+import { planSayer } from './say.ts';
 import { type Plan, synthesise } from './synthesise.ts';
 
 /** A wiring with nothing joined. */
@@ -32,6 +35,8 @@ export interface Planned extends Judgement {
   readonly faces: readonly Face[];
   /** Everything that keeps it from being good, in sentences. */
   readonly troubles: readonly string[];
+  /** The names of the box, for its findings. */
+  readonly say: Sayer;
   /** What an end is called. */
   readonly name: (end: string) => string;
 }
@@ -65,7 +70,7 @@ export function planBox(
   stock?: Stock,
   mode: Mode = 'plan',
 ): Planned {
-  return assemble(box, said, computePlan(box, said, edition, stock, mode), mode);
+  return assemble(box, said, computePlan(box, said, edition, stock, mode), edition, mode);
 }
 
 /** All that is known of a planned box, from what was computed of it. */
@@ -73,18 +78,22 @@ export function assemble(
   box: BoxDocument,
   said: WorkPlan,
   { plan, proof, findings }: Computed,
+  edition: Pick<Edition, 'unit'>,
   mode: Mode,
 ): Planned {
   const work = withPlan(said, plan.wiring);
+  const circuitry = wired(box, work, wiringIn(work, plan, mode));
+  const say = planSayer(circuitry.physical, work, edition);
   const wiring = wiringIn(work, plan, mode);
   const obstacles = mode === 'plan' ? plan.obstacles : [];
   const troubles = [
     ...obstacles,
     ...proof.faults,
     ...findings.filter(({ severity }) => severity === 'violation'),
-  ].map(({ words }) => words);
+  ].map((one) => wordsOf(one, say));
   return {
-    circuitry: wired(box, work, wiring),
+    circuitry,
+    say,
     proof,
     findings,
     work,

@@ -3,6 +3,8 @@
  * to 5×12, 5 × 14 under an L, 3 × 14 under an M), common practice; conductor areas NEC chapter 9, Table 8, from
  * memory. The optimum is compared with javascript-lp-solver, an integer-programming solver.
  */
+import { wordsOf } from '../finding/finding.ts';
+import { saidOf } from '../tests/words.ts';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import fc from 'fast-check';
@@ -64,6 +66,7 @@ describe('choosing', () => {
       new Map(ends.map((end, nth) => [end, sizes[nth] ?? 12])),
       new Map([['j1', 'H:a']]),
       Schools.parse({}),
+      '110.14(B)',
       { kinds, counts },
     );
   };
@@ -84,9 +87,9 @@ describe('choosing', () => {
     for (let nth = 0; nth < 5; nth += 1)
       expect(all.filter((end) => end === `w:i${nth}.0:black`)).toHaveLength(1);
     for (const { id } of two.jumpers) expect(all.filter((end) => end === `p:${id}`)).toHaveLength(2);
-    expect(choose(of([3, 12]), {}, []).missing[0]?.words).toBe(
+    expect(choose(of([3, 12]), {}, []).missing.map((one) => wordsOf(one))).toEqual([
       'No connector at hand holds 3 × 12 AWG: bring one that is listed for them.',
-    );
+    ]);
   });
 
   test('a stock that does not reach says what to bring', () => {
@@ -103,11 +106,12 @@ describe('choosing', () => {
         ['j2', 'N:a'],
       ]),
       Schools.parse({}),
+      '110.14(B)',
       { kinds: [kind('twist-m')], counts: { 'twist-m': 1 } },
     );
-    expect(missing[0]?.words).toBe(
+    expect(missing.map((one) => wordsOf(one))).toEqual([
       'The connectors at hand do not reach for all joints of this box: bring 1 more twist-on M.',
-    );
+    ]);
   });
 
   test('never dearer than an integer-programming solver finds, and the stock is kept to', () => {
@@ -182,8 +186,10 @@ describe('the cut list', () => {
 });
 
 describe('what stands in the way is said in words', () => {
-  const obstacles = (line: string, work: Parameters<typeof WorkPlan.parse>[0]) =>
-    obstaclesOf(boxOf(line), WorkPlan.parse(work)).map(({ words }) => words);
+  const obstacles = (line: string, told: Parameters<typeof WorkPlan.parse>[0]) => {
+    const [box, work] = [boxOf(line), WorkPlan.parse(told)];
+    return saidOf({ box, work }, obstaclesOf(box, work));
+  };
   const a = [{ id: 'a', name: '5', breaker: 20 }];
   test.each([
     [
@@ -326,7 +332,7 @@ describe('what stands in the way is said in words', () => {
     });
     const plan = synthesise(box, work, nec);
     expect(plan.complete).toBe(false);
-    expect(plan.obstacles.map(({ words }) => words).join()).toContain('No connector at hand holds 6 × 6 AWG');
+    expect(saidOf({ box, work }, plan.obstacles).join()).toContain('No connector at hand holds 6 × 6 AWG');
   });
 });
 

@@ -228,15 +228,16 @@ export function synthesise(
     notes.push(
       `The grounds are not looped from device to device: taking one out would open the next (${edition.terminals.sections['device-bond']}). Each has its pigtail.`,
     );
-  const chosen = chooseConnectors(joints, sizes, carries, work.schools, stock);
-  const missing: Obstacle[] = chosen.missing.map(({ ends, words, code }) => ({
-    code,
-    words,
-    section: edition.terminals.sections.joint,
-    of: ends,
-  }));
+  const chosen = chooseConnectors(
+    joints,
+    sizes,
+    carries,
+    work.schools,
+    edition.terminals.sections.joint,
+    stock,
+  );
   for (const jumper of chosen.jumpers) pigtails.push(jumper);
-  const all = [...obstacles, ...missing];
+  const all = [...obstacles, ...chosen.missing];
   return {
     wiring: {
       joints: chosen.joints,

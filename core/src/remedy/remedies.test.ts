@@ -40,7 +40,7 @@ function remediesOf(line: string, options: Partial<SearchOptions> = {}) {
 const violationsOf = (box: ReturnType<typeof boxOf>, edition: ReturnType<typeof editionOf>) =>
   checkBox(box, edition, tally(box, edition))
     .findings.filter((one) => one.severity === 'violation')
-    .map(({ check }) => check);
+    .map(({ code }) => code);
 const times = (all: readonly string[], one: string) => all.filter((name) => name === one).length;
 
 const OVER = fc

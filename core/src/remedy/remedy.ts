@@ -1,7 +1,7 @@
 /** A remedy: something one can do to a box, what it costs, and what it makes of the box. */
 import type { BoxDocument } from '../box/document.ts';
 import type { NewId } from '../box/piece-id.ts';
-import type { Finding } from '../check/finding.ts';
+import type { CheckFinding } from '../check/finding.ts';
 import type { Cited } from '../edition/index.ts';
 import type { Amount } from '../fill/amount.ts';
 import type { Tally } from '../fill/tally.ts';
@@ -61,7 +61,7 @@ export interface Proposal {
   /** Whole allowances of the common size that stay free. */
   readonly spare: number;
   /** Findings it would leave or bring that the box does not have now. */
-  readonly findings: readonly Finding[];
+  readonly findings: readonly CheckFinding[];
 }
 
 export function addCosts(costs: readonly Cost[]): Cost {

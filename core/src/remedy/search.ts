@@ -6,7 +6,7 @@ import type { BoxDocument } from '../box/document.ts';
 import { lengthIn } from '../box/document.ts';
 import type { NewId } from '../box/piece-id.ts';
 import { checkBox } from '../check/check-box.ts';
-import type { Finding } from '../check/finding.ts';
+import type { CheckFinding } from '../check/finding.ts';
 import type { Edition } from '../edition/index.ts';
 import type { Amount } from '../fill/amount.ts';
 import { type Tally, tally } from '../fill/tally.ts';
@@ -41,10 +41,10 @@ const TOGETHER = 3;
 const GIVEN = 12;
 
 /** How many violations each check finds. */
-export function violations(findings: readonly Finding[]): Map<string, number> {
+export function violations(findings: readonly CheckFinding[]): Map<string, number> {
   const counts = new Map<string, number>();
-  for (const { check, severity } of findings) {
-    if (severity === 'violation') counts.set(check, (counts.get(check) ?? 0) + 1);
+  for (const { code, severity } of findings) {
+    if (severity === 'violation') counts.set(code, (counts.get(code) ?? 0) + 1);
   }
   return counts;
 }

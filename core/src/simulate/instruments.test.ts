@@ -3,6 +3,7 @@
  * fault, what a meter reads, what a tester near a conductor says; and the mistakes of section 19 as a person
  * would find them in a box.
  */
+import { saidOf } from '../tests/words.ts';
 import { type Wiring, WorkPlan } from '../box/work.ts';
 import { editionOf } from '../edition/index.ts';
 import { synthesise } from '../plan/synthesise.ts';
@@ -266,9 +267,8 @@ test('with a breaker off its circuit is dead and the other goes on; joined circu
             : land.end,
     })),
   };
-  const words = prove(wired(box, work, exchanged), work, nec)
-    .faults.map((fault) => fault.words)
-    .join('\n');
+  const { faults } = prove(wired(box, work, exchanged), work, nec);
+  const words = saidOf({ box, work }, faults).join('\n');
   expect(words).toMatch(/stays live with the breaker of circuit 1 off/);
   expect(words).toMatch(/is fed by circuit 2 and is meant for circuit 1/);
 });

@@ -4,6 +4,7 @@
  * 300.13(B), tabs and shared yokes 210.7, white as hot 200.7 (handbook 10 to 12, 18, 19; from memory).
  * Connectivity is checked against @dagrejs/graphlib, a general-purpose graph library.
  */
+import { saidOf } from '../tests/words.ts';
 import { alg, Graph } from '@dagrejs/graphlib';
 import fc from 'fast-check';
 import { nextOf, withWork } from '../box/set-up.ts';
@@ -28,8 +29,11 @@ function judge({ box, work }: Pick<Layout, 'box' | 'work'>, wiring: Wiring) {
   const findings = checkWiring(box, work, wiring, nec);
   return {
     proof,
-    faults: proof.faults.map(({ words }) => words),
-    violations: findings.filter(({ severity }) => severity === 'violation').map(({ words }) => words),
+    faults: saidOf({ box, work }, proof.faults),
+    violations: saidOf(
+      { box, work },
+      findings.filter(({ severity }) => severity === 'violation'),
+    ),
     findings,
   };
 }
@@ -41,7 +45,7 @@ function carried({ wires: _wires, ...run }: Run): Partial<Run> {
 
 test.each(named)('%s: planned, within the rules, and proved in every position', (_name, layout) => {
   const plan = synthesise(layout.box, layout.work, nec);
-  expect(plan.obstacles.map(({ words }) => words)).toEqual([]);
+  expect(saidOf(layout, plan.obstacles)).toEqual([]);
   const { proof, faults, violations } = judge(layout, plan.wiring);
   expect([faults, violations]).toEqual([[], []]);
   expect(proof.states).toBeGreaterThan(0);
@@ -171,7 +175,7 @@ describe('unlisted combinations', () => {
           expect(proof).toMatchObject({ good: false, proved: 0, faults: [{ code: 'nothing-to-prove' }] });
           return;
         }
-        expect([plan.obstacles.map(({ words }) => words), faults, violations]).toEqual([[], [], []]);
+        expect([saidOf({ box, work }, plan.obstacles), faults, violations]).toEqual([[], [], []]);
       }),
       { numRuns: 400 },
     );

@@ -1,30 +1,21 @@
 /** Every end is somewhere, and in one place only; a pigtail has two ends (NEC 110.12, 110.14; from memory). */
 import { BOX_SCREW } from '../physical/end.ts';
-import { cap, type WiringFinding, type WiringRule } from './subject.ts';
+import { type WiringFinding, type WiringRule, wrong } from './subject.ts';
 
-export const ends: WiringRule = ({ conductors, pigtails, ports, places, name, edition }) => {
+export const ends: WiringRule = ({ conductors, pigtails, ports, places, edition }) => {
   const { loose } = edition.terminals.sections;
   const found: WiringFinding[] = [];
-  const add = (code: string, section: string, words: string, end: string) =>
-    void found.push({ code, severity: 'violation', section, words, where: [end] });
   for (const id of conductors.keys()) {
     const many = places.get(id) ?? 0;
-    if (many === 0)
-      add('loose', loose, `${cap(name(id))} is loose: every conductor is joined, landed or capped.`, id);
-    if (many > 1) add('twice', 'contradiction', `${cap(name(id))} is in ${many} places at once.`, id);
+    if (many === 0) found.push(wrong('loose', { end: id }, { ends: [id] }, loose));
+    if (many > 1) found.push(wrong('twice', { end: id, places: many }, { ends: [id] }, 'contradiction'));
   }
   for (const id of pigtails.keys()) {
     const many = places.get(id) ?? 0;
-    if (many !== 2)
-      add(
-        'loose',
-        loose,
-        `${cap(name(id))} has two ends and ${many === 1 ? 'one is' : `${many} are`} put somewhere.`,
-        id,
-      );
+    if (many !== 2) found.push(wrong('loose', { end: id, placed: many }, { ends: [id] }, loose));
   }
   for (const end of places.keys())
     if (!conductors.has(end) && !pigtails.has(end) && !ports.has(end) && end !== BOX_SCREW)
-      add('unknown-end', 'contradiction', `“${end}” is not in this box.`, end);
+      found.push(wrong('unknown-end', { end }, { ends: [end] }, 'contradiction'));
   return found;
 };

@@ -4,7 +4,7 @@
  */
 import type { DevicePiece } from '../physical/pieces.ts';
 import { liveFrom, neutralsIn } from '../simulate/state.ts';
-import type { Subject, WiringFinding, WiringRule } from './subject.ts';
+import { type Subject, type WiringFinding, type WiringRule, wrong } from './subject.ts';
 
 const SECTION = 'listing of the device';
 
@@ -17,36 +17,21 @@ export const lineAndLoad: WiringRule = (subject) => [
 ];
 
 /** With a GFCI open, nothing but its own LOAD side may be there. */
-function exchangedPoles({ physical, tripped }: Subject, { key, title }: DevicePiece): WiringFinding[] {
+function exchangedPoles({ physical, tripped }: Subject, { key }: DevicePiece): WiringFinding[] {
   const guard = physical.guards.find(({ of }) => of === key);
   if (!guard) return [];
   const open = tripped(key);
   const [hot, neutral] = guard.poles;
   const found: WiringFinding[] = [];
   if (hot && liveFrom(open.held(hot[1])).length > 0)
-    found.push({
-      code: 'line-load',
-      severity: 'violation',
-      section: SECTION,
-      words: `The supply is on the LOAD side of the ${title}: it would not protect as it must.`,
-      where: [key],
-    });
+    found.push(wrong('line-load', { why: 'hot', piece: key }, { pieces: [key] }, SECTION));
   if (neutral && neutralsIn(open.held(neutral[1])).length > 0)
-    found.push({
-      code: 'line-load',
-      severity: 'violation',
-      section: SECTION,
-      words: `A neutral of the line is on the LOAD side of the ${title}: it would trip, or not protect.`,
-      where: [key],
-    });
+    found.push(wrong('line-load', { why: 'neutral', piece: key }, { pieces: [key] }, SECTION));
   return found;
 }
 
 /** With a switch open, its line is live and its load is not. */
-function exchangedSwitch(
-  { open, physical }: Subject,
-  { key, title, kind, ports }: DevicePiece,
-): WiringFinding[] {
+function exchangedSwitch({ open, physical }: Subject, { key, kind, ports }: DevicePiece): WiringFinding[] {
   const live = (end: string) => liveFrom(open.held(end)).length > 0;
   // A contact that is closed in one position only has a line and a load.
   const poles = physical.switches
@@ -55,31 +40,25 @@ function exchangedSwitch(
   if (!poles.some(([line, load]) => live(load) && !live(line))) return [];
   const plain = kind.neutral === 'never' && ports.every(({ metal }) => metal !== 'lead');
   return [
-    {
-      code: 'line-load',
-      severity: plain ? 'look' : 'violation',
-      section: SECTION,
-      words: `The supply is on the load side of the ${title}${plain ? ': it works, and the marks say otherwise' : ''}.`,
-      where: [key],
-    },
+    wrong(
+      'line-load',
+      { why: plain ? 'plain-switch' : 'switch', piece: key },
+      { pieces: [key] },
+      SECTION,
+      plain ? 'look' : 'violation',
+    ),
   ];
 }
 
 /** A switch elsewhere on three conductors is fed on the black: on the red its line and load would be exchanged. */
 function exchangedElsewhere({ open, physical }: Subject): WiringFinding[] {
   const live = (end: string) => liveFrom(open.held(end)).length > 0;
-  return physical.cables.flatMap(({ key, run, conductors, quoted }): WiringFinding[] => {
+  return physical.cables.flatMap(({ key, run, conductors }): WiringFinding[] => {
     const red = conductors.find(({ colour }) => colour === 'red');
     const black = conductors.find(({ colour }) => colour === 'black');
     if (run.does !== 'loop-out' || !red || !black || !live(red.id) || live(black.id)) return [];
     return [
-      {
-        code: 'line-load',
-        severity: 'look',
-        section: 'common practice',
-        words: `The supply goes out on the red of ${quoted} and comes back on its black: at the switch line and load are exchanged.`,
-        where: [key],
-      },
+      wrong('line-load', { why: 'elsewhere', piece: key }, { pieces: [key] }, 'common practice', 'look'),
     ];
   });
 }

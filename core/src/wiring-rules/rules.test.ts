@@ -2,6 +2,7 @@
  * Each rule of a wiring breaks on its own mistake and on no sound plan. Sections 110.14, 200.7, 200.10,
  * 250.119, 250.148, Table 250.122, from memory (handbook 10 to 12, 19).
  */
+import { saidOf } from '../tests/words.ts';
 import fc from 'fast-check';
 import type { Wiring } from '../box/work.ts';
 import { editionOf } from '../edition/index.ts';
@@ -17,10 +18,13 @@ import { checkWiring } from './rules.ts';
 
 const nec = editionOf('nec2023');
 
-function broken(name: string, change: (wiring: Wiring) => Wiring) {
+function layoutOf(name: string) {
   const layout = LAYOUTS.find((one) => one.name === name);
   if (!layout) throw new Error(`there is no layout “${name}”`);
-  const { box, work } = layout;
+  return layout;
+}
+function broken(name: string, change: (wiring: Wiring) => Wiring) {
+  const { box, work } = layoutOf(name);
   const { wiring } = synthesise(box, work, nec);
   expect(checkWiring(box, work, wiring, nec).filter(({ severity }) => severity === 'violation')).toEqual([]);
   return checkWiring(box, work, change(wiring), nec);
@@ -193,12 +197,8 @@ test.each<[string, string, string, (wiring: Wiring) => Wiring, RegExp]>([
 ])('%s', (_what, name, code, change, words) => {
   const found = broken(name, change);
   expect(found.map((one) => one.code)).toContain(code);
-  expect(
-    found
-      .filter((one) => one.code === code)
-      .map((one) => one.words)
-      .join('\n'),
-  ).toMatch(words);
+  const said = found.filter((one) => one.code === code);
+  expect(saidOf(layoutOf(name), said).join('\n')).toMatch(words);
   for (const one of found) expect(one.section).not.toBe('');
 });
 
@@ -256,7 +256,7 @@ test('any box has a plan or is told why not: every conductor is somewhere, once,
         }
       for (const { ends } of plan.wiring.joints) expect(ends.length).toBeGreaterThan(0);
       if (plan.complete) expect(plan.obstacles).toEqual([]);
-      for (const { words } of plan.obstacles) expect(words).toMatch(/[.]$/);
+      for (const words of saidOf({ box, work }, plan.obstacles)) expect(words).toMatch(/[.]$/);
       expect(facesOf(box, work).length).toBe(box.items.filter(({ kind }) => kind === 'device').length);
     }),
     { numRuns: 150 },

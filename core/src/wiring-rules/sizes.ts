@@ -1,11 +1,11 @@
 /** Pigtails are as thick as their breaker asks: hots and neutrals 240.4(D), grounds 250.122 or CEC Table 16. */
 import { isGroundColour } from '../physical/pieces.ts';
-import { nameOfCircuit, sharersOf } from '../physical/circuits.ts';
+import { sharersOf } from '../physical/circuits.ts';
 import { liveFrom, neutralsIn } from '../simulate/state.ts';
-import { cap, type Subject, type WiringFinding, type WiringRule } from './subject.ts';
+import { type Subject, type WiringFinding, type WiringRule, wrong } from './subject.ts';
 
 export const sizes: WiringRule = (subject) => {
-  const { work, edition, pigtails, name } = subject;
+  const { work, edition, pigtails } = subject;
   const breakers = work.circuits.flatMap(({ breaker }) => (breaker === undefined ? [] : [breaker]));
   const most = breakers.reduce<(typeof breakers)[number] | undefined>(
     (high, one) => (high === undefined || one > high ? one : high),
@@ -18,26 +18,20 @@ export const sizes: WiringRule = (subject) => {
       const least = leastGround.value[most];
       if (size <= least) return [];
       return [
-        {
-          code: 'thin-ground',
-          severity: 'violation',
-          section: leastGround.section,
-          words: `${cap(name(end))} is a ${size} AWG ground with a ${most} A breaker in the box: ${least} AWG is the least.`,
-          where: [end],
-        },
+        wrong('thin-ground', { end, size, breaker: most, least }, { ends: [end] }, leastGround.section),
       ];
     }
     return circuitsAt(subject, end).flatMap((id): WiringFinding[] => {
       const breaker = work.circuits.find((one) => one.id === id)?.breaker;
       if (breaker === undefined || size <= leastConductor.value[breaker]) return [];
+      const least = leastConductor.value[breaker];
       return [
-        {
-          code: 'thin-pigtail',
-          severity: 'violation',
-          section: leastConductor.section,
-          words: `${cap(name(end))} is ${size} AWG on the ${breaker} A breaker of ${nameOfCircuit(work, id)}: ${leastConductor.value[breaker]} AWG is the least.`,
-          where: [end],
-        },
+        wrong(
+          'thin-pigtail',
+          { end, size, breaker, circuit: id, least },
+          { ends: [end] },
+          leastConductor.section,
+        ),
       ];
     });
   });

@@ -5,9 +5,9 @@
 import { farEnd } from '../physical/end.ts';
 import { isGroundColour } from '../physical/pieces.ts';
 import { liveFrom } from '../simulate/state.ts';
-import { cap, type WiringFinding, type WiringRule } from './subject.ts';
+import { type WiringFinding, type WiringRule, wrong } from './subject.ts';
 
-export const spares: WiringRule = ({ physical, wiring, states, name }) => {
+export const spares: WiringRule = ({ physical, wiring, states }) => {
   const used = new Set([
     ...physical.sources.map(({ node }) => node),
     ...physical.uses.flatMap(({ hot, neutral }) => [hot, neutral]),
@@ -23,15 +23,7 @@ export const spares: WiringRule = ({ physical, wiring, states, name }) => {
       if (isGroundColour(colour) || used.has(farEnd(key, colour)) || !withOthers.has(id)) return [];
       const live = states.some(({ state }) => liveFrom(state.held(id)).length > 0);
       if (run.does !== 'spare' && !live) return [];
-      return [
-        {
-          code: 'spare-joined',
-          severity: 'violation',
-          section: 'common practice',
-          words: `${cap(name(id))} is joined with others, and nothing is set up at its other end${live ? ': it would be live there' : ''}. Cap it by itself.`,
-          where: [id],
-        },
-      ];
+      return [wrong('spare-joined', { end: id, live }, { ends: [id] }, 'common practice')];
     }),
   );
 };

@@ -1,21 +1,31 @@
 /** What every rule of a wiring knows: the box, the wiring, and what each end is at in every position. */
 import type { Wiring, WorkPlan } from '../box/work.ts';
 import type { Edition, Size } from '../edition/index.ts';
-import { endName } from '../physical/name.ts';
+import {
+  type ArgsOf,
+  type Argument,
+  type Code,
+  type Finding,
+  finding,
+  type Place,
+  type Severity,
+} from '../finding/finding.ts';
 import type { Physical } from '../physical/physical.ts';
 import type { Conductor, DevicePiece } from '../physical/pieces.ts';
 import type { Connector } from '../connector/connectors.ts';
 import type { Circuitry } from '../simulate/circuit.ts';
 import { type Positions, prepare, type State } from '../simulate/state.ts';
 
-export interface WiringFinding {
-  readonly code: string;
-  readonly severity: 'violation' | 'look' | 'advice';
-  readonly section: string;
-  readonly words: string;
-  /** Ends, terminals and joints it is about. */
-  readonly where: readonly string[];
-}
+export type WiringFinding = Finding<'wiring'>;
+
+/** A finding of a wiring. @param at pieces, ends or the joint it is about */
+export const wrong = <C extends Code<'wiring'>>(
+  code: C,
+  args: ArgsOf<'wiring', C> & Readonly<Record<string, Argument>>,
+  at: Place,
+  section: string,
+  severity: Severity = 'violation',
+): WiringFinding => finding('wiring', code, args, { at, section, severity });
 
 type Port = DevicePiece['ports'][number];
 
@@ -36,14 +46,11 @@ export interface Subject {
   readonly open: State;
   /** The state with a GFCI open. */
   readonly tripped: (of: string) => State;
-  readonly name: (end: string) => string;
   readonly sizeOf: (end: string) => Size;
   readonly colourOf: (end: string) => string | undefined;
 }
 
 export type WiringRule = (subject: Subject) => WiringFinding[];
-
-export const cap = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 function positionsOf({ switches }: Physical): Positions[] {
   const all = (position: number): Positions => Object.fromEntries(switches.map(({ id }) => [id, position]));
@@ -84,7 +91,6 @@ export function subjectOf(
     states: positionsOf(physical).map((positions) => ({ positions, state: prepared.at({ positions }) })),
     open: prepared.at({ positions: Object.fromEntries(physical.switches.map(({ id }) => [id, -1])) }),
     tripped: (of) => prepared.at({ positions: closed, tripped: [of] }),
-    name: (end) => endName(end, physical),
     // A lead of a device is as thick as what it joins, at most 14 AWG (common practice).
     sizeOf: (end) => conductors.get(end)?.size ?? pigtails.get(end)?.size ?? 14,
     colourOf: (end) => conductors.get(end)?.colour ?? pigtails.get(end)?.colour,

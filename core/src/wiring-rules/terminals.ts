@@ -4,7 +4,7 @@
  */
 import { BOX_SCREW } from '../physical/end.ts';
 import { isGroundColour, isWhite } from '../physical/pieces.ts';
-import { cap, type Subject, type WiringFinding, type WiringRule } from './subject.ts';
+import { type Subject, type WiringFinding, type WiringRule, wrong } from './subject.ts';
 
 const landedOn = ({ wiring }: Subject) => {
   const on = new Map<string, string[]>();
@@ -17,47 +17,40 @@ export const oneUnderAScrew: WiringRule = (subject) =>
     ends.length < 2
       ? []
       : [
-          {
-            code: 'two-under-screw',
-            severity: 'violation',
-            section: subject.edition.terminals.sections['one-under-a-screw'],
-            words: `${ends.length} conductors under ${subject.name(at)}: one conductor a screw; splice them and land a pigtail.`,
-            where: [at],
-          },
+          wrong(
+            'two-under-screw',
+            { conductors: ends.length, screw: at },
+            { ends: [at] },
+            subject.edition.terminals.sections['one-under-a-screw'],
+          ),
         ],
   );
 
 export const colours: WiringRule = (subject) =>
   subject.wiring.lands.flatMap(({ end, at }): WiringFinding[] => {
-    const { ports, wiring, name, colourOf } = subject;
+    const { ports, wiring, colourOf } = subject;
     const { sections } = subject.edition.terminals;
     const colour = colourOf(end);
     const metal = ports.get(at)?.port.metal;
-    const wrong = (section: string, words: string): WiringFinding[] => [
-      {
-        code: 'colour',
-        severity: 'violation',
-        section,
-        words: `${cap(name(end))} is on ${words}`,
-        where: [end, at],
-      },
-    ];
+    const miscoloured = (
+      section: string,
+      why: 'box-screw' | 'green' | 'silver' | 'unmarked',
+    ): WiringFinding[] => [wrong('colour', { end, on: at, why }, { ends: [end, at] }, section)];
     if (colour === undefined) return [];
     if (at === BOX_SCREW)
-      return isGroundColour(colour) ? [] : wrong(sections['ground-colour'], 'the box’s ground screw.');
+      return isGroundColour(colour) ? [] : miscoloured(sections['ground-colour'], 'box-screw');
     if (metal === undefined) return [];
     if ((metal === 'green') !== isGroundColour(colour))
-      return wrong(sections['ground-colour'], `${name(at)}: grounds go to green, and nothing else does.`);
-    if (metal === 'silver' && !isWhite(colour))
-      return wrong(sections['neutral-terminal'], `${name(at)}: white goes to silver.`);
+      return miscoloured(sections['ground-colour'], 'green');
+    if (metal === 'silver' && !isWhite(colour)) return miscoloured(sections['neutral-terminal'], 'silver');
     if ((metal === 'brass' || metal === 'dark') && isWhite(colour) && !wiring.marked.includes(end))
-      return wrong(sections['white-as-hot'], `${name(at)} and is not marked as a hot.`);
+      return miscoloured(sections['white-as-hot'], 'unmarked');
     return [];
   });
 
 /** A terminal that must have a conductor has one, or is joined by a tab to one that has. */
 export const empty: WiringRule = (subject) => {
-  const { ports, places, wiring, conductors, physical, edition, work, name } = subject;
+  const { ports, places, wiring, conductors, physical, edition, work } = subject;
   const anyGround = [...conductors.values()].some(({ colour }) => isGroundColour(colour));
   const { ground } = work.schools;
   const byYoke =
@@ -69,14 +62,6 @@ export const empty: WiringRule = (subject) => {
     const twin = device.ports.find((one) => one.id !== id && one.tab !== undefined && one.tab === port.tab);
     const tabbed = twin && places.has(twin.id) && !wiring.broken.includes(`${device.key}:${twin.tab ?? ''}`);
     if (tabbed) return [];
-    return [
-      {
-        code: 'empty',
-        severity: 'violation',
-        section: edition.terminals.sections.loose,
-        words: `Nothing lands on ${name(id)}.`,
-        where: [id],
-      },
-    ];
+    return [wrong('empty', { end: id }, { ends: [id] }, edition.terminals.sections.loose)];
   });
 };

@@ -4,26 +4,18 @@
  */
 import { isWhite } from '../physical/pieces.ts';
 import { liveFrom, type State } from '../simulate/state.ts';
-import { cap, type WiringFinding, type WiringRule } from './subject.ts';
+import { type WiringFinding, type WiringRule, wrong } from './subject.ts';
 
 const isLive = (state: State, end: string) => liveFrom(state.held(end)).length > 0;
 
-export const markedWhites: WiringRule = ({ conductors, wiring, states, name, edition }) =>
+export const markedWhites: WiringRule = ({ conductors, wiring, states, edition }) =>
   [...conductors.values()].flatMap(({ id, colour }): WiringFinding[] =>
     isWhite(colour) && !wiring.marked.includes(id) && states.some(({ state }) => isLive(state, id))
-      ? [
-          {
-            code: 'unmarked-white',
-            severity: 'violation',
-            section: edition.terminals.sections['white-as-hot'],
-            words: `${cap(name(id))} carries a hot: mark it with tape or a marker, here and at its other end.`,
-            where: [id],
-          },
-        ]
+      ? [wrong('unmarked-white', { end: id }, { ends: [id] }, edition.terminals.sections['white-as-hot'])]
       : [],
   );
 
-export const whiteReturns: WiringRule = ({ physical, states, open, name, wiring, ports, edition }) =>
+export const whiteReturns: WiringRule = ({ physical, states, open, wiring, ports, edition }) =>
   physical.cables.flatMap(({ key, run, conductors }): WiringFinding[] => {
     const white = conductors.find(({ colour }) => colour === 'white');
     const black = conductors.find(({ colour }) => colour === 'black');
@@ -44,12 +36,11 @@ export const whiteReturns: WiringRule = ({ physical, states, open, name, wiring,
     );
     if (!swapped && !onLoad) return [];
     return [
-      {
-        code: 'white-return',
-        severity: 'violation',
-        section: edition.terminals.sections['white-as-hot'],
-        words: `${cap(name(white.id))} is used as the return: the marked white carries the supply to the switch.`,
-        where: [white.id],
-      },
+      wrong(
+        'white-return',
+        { end: white.id },
+        { ends: [white.id] },
+        edition.terminals.sections['white-as-hot'],
+      ),
     ];
   });

@@ -1,5 +1,8 @@
 /** What the checks beyond fill found, gravest first, and what they could not check. */
-import type { Outcome, Severity } from '@dense-pack/core/check/finding';
+import type { Outcome } from '@dense-pack/core/check/finding';
+import type { Edition } from '@dense-pack/core/edition/edition';
+import { sentenceOf, type Severity } from '@dense-pack/core/finding/finding';
+import { plainSayer } from '@dense-pack/core/finding/say';
 import type { LucideIcon } from 'lucide-react-native';
 import Eye from 'lucide-react-native/icons/eye';
 import Lightbulb from 'lucide-react-native/icons/lightbulb';
@@ -16,7 +19,13 @@ const SIGNS: Record<Severity, { icon: LucideIcon; word: string; tone: 'over' | '
 };
 const TONES = { over: 'text-over', unknown: 'text-unknown', soft: 'text-soft' } as const;
 
-export function FindingList({ checked }: { readonly checked: Outcome }) {
+interface FindingListProps {
+  readonly checked: Outcome;
+  readonly edition: Pick<Edition, 'unit'>;
+}
+
+export function FindingList({ checked, edition }: FindingListProps) {
+  const say = plainSayer(edition.unit);
   const colours = useColours();
   return (
     <View className="gap-2">
@@ -24,11 +33,13 @@ export function FindingList({ checked }: { readonly checked: Outcome }) {
         Beside the fill
       </Words>
       {checked.findings.length === 0 && <Words tone="text-soft">Nothing was found.</Words>}
-      {checked.findings.map(({ check, severity, section, words, cure }, nth) => {
+      {checked.findings.map((one, nth) => {
+        const { code, severity, section } = one;
+        const { words, cure } = sentenceOf(one, say);
         const { icon: Icon, word, tone } = SIGNS[severity];
         return (
           <View
-            key={`${check}${nth}`}
+            key={`${code}${nth}`}
             testID="finding"
             className="flex-row gap-2 rounded-card border border-hair bg-sheet px-3 py-2"
           >

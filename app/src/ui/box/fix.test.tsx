@@ -21,7 +21,9 @@ const edition = editionOf('nec2023');
 
 test('findings say how grave they are by sign and word, and what was not checked lies below a fold', () => {
   const box = boxOf('18 in3 plastic, 14/2, duplex, breaker 20');
-  render(<FindingList checked={checkBox(box, edition, tally(box, edition))} />);
+  render(
+    <FindingList checked={checkBox(box, edition, tally(box, edition))} edition={editionOf('nec2023')} />,
+  );
   const findings = screen.getAllByTestId('finding');
   expect(findings[0]).toHaveTextContent(/Violation, 240\.4\(D\)14 AWG on a 20 A breaker/);
   expect(screen.getAllByText(/^Advice/).length).toBeGreaterThan(0);

@@ -2,6 +2,8 @@
 import type { BoxDocument } from '@dense-pack/core/box/document';
 import { checkBox } from '@dense-pack/core/check/check-box';
 import { editionOf } from '@dense-pack/core/edition/index';
+import { wordsOf } from '@dense-pack/core/finding/finding';
+import { plainSayer } from '@dense-pack/core/finding/say';
 import type { Tally } from '@dense-pack/core/fill/tally';
 import { memo, useDeferredValue } from 'react';
 import { View } from 'react-native';
@@ -17,12 +19,14 @@ const BesideTheFill = memo(function BesideTheFill({
   box,
   counted,
 }: Pick<CountPanelProps, 'box' | 'counted'>) {
-  const { findings } = checkBox(box, editionOf(counted.edition), counted);
+  const edition = editionOf(counted.edition);
+  const { findings } = checkBox(box, edition, counted);
+  const say = plainSayer(edition.unit);
   const wrong = findings.filter(({ severity }) => severity === 'violation');
   if (wrong.length === 0) return null;
   return (
     <Notice title="Beside the fill" tone="over">
-      {wrong.map(({ section, words }) => `${section}: ${words}`).join(' ')}
+      {wrong.map((one) => `${one.section}: ${wordsOf(one, say)}`).join(' ')}
     </Notice>
   );
 });
@@ -54,7 +58,7 @@ export function CountPanel({ box, counted, open, onOpen, onFix }: CountPanelProp
     <View className="gap-3">
       {counted.warnings.map((warning, nth) => (
         <Notice key={nth} title="To know" tone="unknown">
-          {warning.text}
+          {wordsOf(warning)}
         </Notice>
       ))}
       <Tape counted={counted} open={open} onOpen={onOpen} />

@@ -66,7 +66,7 @@ export function FixStation({ box, counted, edition, onBox, onFields }: FixStatio
       {part === 'box' && <BoxChooser box={box.box} edition={edition} onTake={take} />}
       {part === 'checks' && (
         <>
-          <FindingList checked={checked} />
+          <FindingList checked={checked} edition={edition} />
           <FactsPanel box={box.box} onChange={onBox} />
         </>
       )}

@@ -1,4 +1,5 @@
 /** Whether a wiring works: proved in every position, or what fails and where. */
+import { wordsOf } from '@dense-pack/core/finding/finding';
 import CircleCheck from 'lucide-react-native/icons/circle-check';
 import Hourglass from 'lucide-react-native/icons/hourglass';
 import OctagonX from 'lucide-react-native/icons/octagon-x';
@@ -22,10 +23,10 @@ interface ProofBandProps {
 export function ProofBand({ judged, mode, pending }: ProofBandProps) {
   const colours = useColours();
   const [all, setAll] = useState(false);
-  const { good, proof, troubles, findings, plan } = judged;
+  const { good, proof, troubles, findings, plan, say } = judged;
   const Sign = pending ? Hourglass : good ? CircleCheck : OctagonX;
   const looks = [
-    ...findings.filter(({ severity }) => severity !== 'violation').map(({ words }) => words),
+    ...findings.filter(({ severity }) => severity !== 'violation').map((one) => wordsOf(one, say)),
     ...(mode === 'plan' ? plan.notes : []),
   ];
   const tone = pending ? 'unknown' : good ? 'legal' : 'over';

@@ -22,7 +22,7 @@ test.each([
   // As a worker's messages are copied.
   const { order, ...computed } = PlanAnswer.parse(structuredClone(answerPlan(structuredClone(asked))));
   const said = workOf(asked.box, '5');
-  const there = assemble(asked.box, said, computed, 'plan');
+  const there = assemble(asked.box, said, computed, editionOf('nec2023'), 'plan');
   const here = planBox(asked.box, said, editionOf('nec2023'), stockOf(NEW_KIT));
   expect([there.good, there.troubles, there.wiring]).toEqual([here.good, here.troubles, here.wiring]);
   expect(there.plan.carries.get('j1')).toBe('G');

@@ -2,13 +2,13 @@
 import { BoxDocument } from '@dense-pack/core/box/document';
 import { Wiring } from '@dense-pack/core/box/work';
 import { EDITION_IDS, editionOf } from '@dense-pack/core/edition/index';
+import { storedFindings } from '@dense-pack/core/finding/stored';
 import { Kit, stockOf } from '@dense-pack/core/parts/kit';
 import { facesOf } from '@dense-pack/core/plan/faces';
 import { linesOf } from '@dense-pack/core/plan/ends';
 import { orderOf } from '@dense-pack/core/plan/layout';
 import { computePlan, NOTHING_JOINED } from '@dense-pack/core/plan/planned';
 import { workOf } from '@dense-pack/core/plan/suggest';
-import { FAULT_CODES } from '@dense-pack/core/simulate/prove';
 import { z } from 'zod';
 
 export const PlanQuestion = z.object({
@@ -34,25 +34,17 @@ export const PlanAnswer = z.object({
   plan: z.object({
     wiring: Wiring,
     carries: z.map(z.string(), z.string()),
-    obstacles: z.array(z.object({ code: z.string(), words: z.string(), section: z.string(), of: texts })),
+    obstacles: storedFindings('obstacle'),
     complete: z.boolean(),
     notes: texts,
   }),
   proof: z.object({
-    faults: z.array(z.object({ code: z.enum(FAULT_CODES), words: z.string(), where: texts })),
+    faults: storedFindings('proof'),
     states: z.int(),
     proved: z.int(),
     good: z.boolean(),
   }),
-  findings: z.array(
-    z.object({
-      code: z.string(),
-      severity: z.enum(['violation', 'look', 'advice']),
-      section: z.string(),
-      words: z.string(),
-      where: texts,
-    }),
-  ),
+  findings: storedFindings('wiring'),
   /** In which order the wiring is drawn. */
   order: z.object({
     left: z.array(Block),

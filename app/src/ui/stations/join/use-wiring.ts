@@ -4,6 +4,7 @@ import { newId } from '@dense-pack/core/box/new-id';
 import { freshly, withWork } from '@dense-pack/core/box/set-up';
 import type { WorkPlan } from '@dense-pack/core/box/work';
 import type { Edition } from '@dense-pack/core/edition/edition';
+import { editionOf } from '@dense-pack/core/edition/index';
 import { type Kit, stockOf } from '@dense-pack/core/parts/kit';
 import { allMade, withPlan } from '@dense-pack/core/plan/made';
 import { workOf } from '@dense-pack/core/plan/suggest';
@@ -65,7 +66,7 @@ export function useWiring(
         if (ending.signal.aborted) return;
         setFailed(undefined);
         const said = workOf(question.box, question.circuit);
-        const judged = assemble(question.box, said, computed, question.mode);
+        const judged = assemble(question.box, said, computed, editionOf(question.edition), question.mode);
         setAnswered({ question, shown: { judged, order } });
       })
       .catch((error: unknown) => {

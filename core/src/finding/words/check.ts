@@ -1,0 +1,169 @@
+/** What a check beside the fill finds, in words, with its cure. Codes are the names of the checks. */
+import type { CheckName } from '../../edition/index.ts';
+import type { Sayer } from '../say.ts';
+
+type Said = string | { readonly words: string; readonly cure: string };
+interface Against {
+  /** Lengths, nm. */
+  readonly is: number;
+  readonly limit: number;
+}
+/** Capital letters of a make of cable. */
+const makeName = (make: string) => make.toUpperCase();
+
+export const CHECK_WORDS = {
+  gangs: (a: { readonly wanted: number; readonly gangs: number; readonly only?: string }) => ({
+    words: `${a.only === undefined ? `Devices for ${a.wanted} gangs` : `A ${a.only} ${a.wanted} gangs wide`} in a box of ${a.gangs}: one of the two is recorded wrongly, or it does not fit.`,
+    cure: `A box of ${a.wanted} gangs.`,
+  }),
+  'box-in-wall': (a: Against, say: Sayer) => ({
+    words: `The box is ${say.length(a.is)} deep, the wall leaves ${a.limit <= 0 ? 'nothing' : say.length(a.limit)}: it cannot stand flush.`,
+    cure: 'Choose a shallower or wider box, or another place.',
+  }),
+  connectors: (a: { readonly why: 'none' | 'armor' | 'bushing'; readonly makes?: readonly string[] }) => {
+    switch (a.why) {
+      case 'none':
+        return `Every cable into a metal box needs a connector of its kind (${(a.makes ?? []).map(makeName).join(', ')}): none is an internal clamp here.`;
+      case 'armor':
+        return 'Metal-clad or armored cable into a plastic box: only where the box is made for it and the armors are bonded to each other inside.';
+      case 'bushing':
+        return 'Armored cable (AC) needs its own connector and an anti-short bushing.';
+    }
+  },
+  entries: (a: { readonly cables: number; readonly entries: number; readonly doubled: boolean }) => ({
+    words: a.doubled
+      ? `${a.cables} cables by ${a.entries} entries: two under one clamp only if the clamp is made for it.`
+      : `${a.cables} cables, ${a.entries} ${a.entries === 1 ? 'entry' : 'entries'}.`,
+    cure: 'Open another knockout, or choose a box with more.',
+  }),
+  'exposed-cable': () => ({
+    words: 'Nonmetallic cable lies open to damage: it needs protection.',
+    cure: 'MC cable or raceway there, or a guard.',
+  }),
+  'fire-stop': () => 'A plate was bored: fire-stop the hole; the local building code says how.',
+  'free-conductor': (a: Against & { readonly past: boolean }, say: Sayer) =>
+    a.past
+      ? `A conductor reaches ${say.length(a.is)} past the opening; ${say.length(a.limit)} is the least where the opening is under 8 in.`
+      : {
+          words: `The shortest conductor has ${say.length(a.is)} free; ${say.length(a.limit)} is the least.`,
+          cure: 'Pull more cable in, or splice an extension where the fill allows it.',
+        },
+  gap: (a: Against, say: Sayer) => ({
+    words: `A gap of ${say.length(a.is)} round the box: ${say.length(a.limit)} is the most.`,
+    cure: 'Repair the surface up to the box.',
+  }),
+  'rated-box': (a: { readonly hangs: 'fan' | 'heavy' }) => ({
+    words:
+      a.hangs === 'fan'
+        ? 'A fan hangs on a box that is not recorded as rated for one.'
+        : 'More than 50 lb hangs on a box that is not recorded as rated for it.',
+    cure: 'Fit a box listed for it, held by the structure.',
+  }),
+  setback: (a: Against & { readonly finish: 'combustible' | 'noncombustible' | 'any' }, say: Sayer) => ({
+    words: `The box sits ${say.length(a.is)} behind ${SETBACK[a.finish](say.length(a.limit))}`,
+    cure: 'Fit a box extender of that depth: it brings the front to the surface.',
+  }),
+  'sheath-colour': () => 'The sheath’s colour is a hint of size only: the printing on it decides.',
+  sheath: (a: Against, say: Sayer) => ({
+    words: `Only ${say.length(a.is)} of sheath inside the box: ${say.length(a.limit)} past the clamp is the least.`,
+    cure: 'Push the cable in until the sheath shows.',
+  }),
+  'stud-edge': (a: Against, say: Sayer) => ({
+    words: `A hole or cable ${say.length(a.is)} from the stud’s face: ${say.length(a.limit)} is the least without a steel plate.`,
+    cure: 'Fit a steel plate over it.',
+  }),
+  support: (
+    a: { readonly fished: true } | (Against & { readonly make?: string; readonly single: boolean }),
+    say: Sayer,
+  ) =>
+    'fished' in a
+      ? 'Fished in a finished wall: support is excused there, not where the wall is open.'
+      : {
+          words: `The ${a.make === undefined ? 'cable' : `${makeName(a.make)} cable`} is held ${say.length(a.is)} from the box; ${say.length(a.limit)} is the most${a.single ? ' at a single-gang plastic box without clamps' : ''}.`,
+          cure: 'Staple or strap it nearer.',
+        },
+  'device-depth': (
+    a: Against & { readonly device?: string; readonly body?: number; readonly typical?: boolean },
+    say: Sayer,
+  ) =>
+    a.device === undefined || a.body === undefined
+      ? `The box is ${say.length(a.is)} deep; ${say.length(a.limit)} is the least.`
+      : {
+          words: `The ${a.device} reaches ${say.length(a.body)} behind its strap${a.typical ? ' (typical depth: measure the part in hand)' : ''}: it needs a box ${say.length(a.limit)} deep, this one has ${say.length(a.is)}.`,
+          cure: 'Fit a deeper box, an extension, or a shallower device.',
+        },
+  'circuit-conductor': (a: { readonly size: number; readonly breaker: number; readonly least: number }) => ({
+    words: `${a.size} AWG on a ${a.breaker} A breaker: it needs ${a.least} AWG or larger.`,
+    cure: `Fit a breaker that ${a.size} AWG allows, or run ${a.least} AWG.`,
+  }),
+  'circuit-receptacle': (a: {
+    readonly why: 'large-breaker' | 'twenty-on-fifteen' | 'fifteen-on-twenty' | 'single';
+    readonly device?: string;
+    readonly breaker?: number;
+  }): Said => {
+    switch (a.why) {
+      case 'large-breaker':
+        return {
+          words: `A ${a.device} receptacle of 15 or 20 A on a ${a.breaker} A breaker.`,
+          cure: 'Feed it from a circuit of 15 or 20 A.',
+        };
+      case 'twenty-on-fifteen':
+        return {
+          words: 'A 20 A receptacle on a 15 A circuit: only 15 A receptacles are allowed there.',
+          cure: 'Fit a 15 A receptacle.',
+        };
+      case 'fifteen-on-twenty':
+        return {
+          words: 'A 15 A receptacle on a 20 A circuit: it must be rated for the breaker.',
+          cure: 'Fit a 20 A receptacle, or a breaker of 15 A.',
+        };
+      case 'single':
+        return 'A single receptacle alone on a 20 A circuit must be 20 A. Is anything else on the circuit?';
+    }
+  },
+  'ground-size': (
+    a:
+      { readonly none: number } | { readonly size: number; readonly breaker: number; readonly least: number },
+  ): Said =>
+    'none' in a
+      ? `${a.none === 1 ? 'A cable has' : `${a.none} cables have`} no equipment ground: no ground may be invented. A replacement receptacle here has its own rules.`
+      : {
+          words: `A ${a.size} AWG ground on a ${a.breaker} A circuit: ${a.least} AWG copper is the least.`,
+          cure: `Run a ground of ${a.least} AWG.`,
+        },
+  'neutral-at-switch': (a: {
+    readonly why: 'hungry' | 'loop' | 'receptacle';
+    readonly device?: string;
+  }): Said => {
+    const cure = 'Run a three-wire loop, or a device that needs no neutral.';
+    switch (a.why) {
+      case 'hungry':
+        return { words: `Only a switch loop comes here: there is no neutral for the ${a.device}.`, cure };
+      case 'loop':
+        return {
+          words:
+            'Only a switch loop comes here: there is no neutral. A new switch box for lighting wants one.',
+          cure,
+        };
+      case 'receptacle':
+        return 'A receptacle cannot be fed from a switch loop: the neutral is not in the box.';
+    }
+  },
+  'white-as-hot': () =>
+    'In the switch loop the white is a hot: re-identify it at both ends; it carries the supply to the switch, never the return.',
+  protection: (a: { readonly why: 'tamper' | 'gfci' | 'afci'; readonly place?: string }) =>
+    `${PROTECTION[a.why](a.place ?? '')} Check what is adopted here.`,
+} as const satisfies Record<CheckName, (args: never, say: Sayer) => Said>;
+
+const SETBACK = {
+  combustible: () => 'a combustible surface: it must be flush or stand proud.',
+  noncombustible: (most: string) => `the surface: ${most} is the most.`,
+  any: (most: string) => `the surface: more than any surface allows (${most}).`,
+} as const;
+
+const PROTECTION = {
+  tamper: () => 'Receptacles in dwellings are usually tamper-resistant.',
+  gfci: (place: string) => `A receptacle in the ${place}: GFCI protection is usual there.`,
+  afci: (place: string) =>
+    `Circuits of the ${place} usually have AFCI protection, also when extended over 6 ft or a receptacle is replaced.`,
+} as const;
