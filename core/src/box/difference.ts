@@ -1,6 +1,6 @@
 /** What changed from one state of a box to another: as found against planned, planned against built. */
 import type { BoxDocument, Item } from './document.ts';
-import { alike } from './rows.ts';
+import { alike, joinRaceways, racewayOf } from './rows.ts';
 import { roleOf } from './work.ts';
 
 /**
@@ -89,19 +89,26 @@ export function difference(before: BoxDocument, after: BoxDocument): Change[] {
   const own = shellChanges(before, after);
   const isNote = (change: Change) => change.what === 'box' && change.field === 'note';
   const changes = own.filter((change) => !isNote(change));
-  const left = new Map(before.items.map((item) => [item.id, item]));
+  const [was, is] = [joinRaceways(before.items), joinRaceways(after.items)];
+  const idsOf = (item: Item) =>
+    item.kind === 'conductors'
+      ? after.items.flatMap((one) =>
+          one.kind === 'conductors' && racewayOf(one) === item.id ? [one.id] : [],
+        )
+      : [item.id];
+  const left = new Map(was.map((item) => [item.id, item]));
   const unmatched: Item[] = [];
-  const compare = (was: Item, is: Item) => {
-    left.delete(was.id);
-    if (!same(was, is)) {
-      add(changes, { what: 'swapped', before: was, after: is, count: 1 });
+  const compare = (one: Item, other: Item) => {
+    left.delete(one.id);
+    if (!same(one, other)) {
+      add(changes, { what: 'swapped', before: one, after: other, count: 1 });
       return;
     }
-    const more = countOf(is) - countOf(was);
-    if (more > 0) add(changes, { what: 'added', item: is, count: more, ids: [is.id] });
-    else if (more < 0) add(changes, { what: 'removed', item: is, count: -more });
+    const more = countOf(other) - countOf(one);
+    if (more > 0) add(changes, { what: 'added', item: other, count: more, ids: idsOf(other) });
+    else if (more < 0) add(changes, { what: 'removed', item: other, count: -more });
   };
-  for (const item of after.items) {
+  for (const item of is) {
     const known = left.get(item.id);
     if (known && same(known, item)) compare(known, item);
     else unmatched.push(item);
@@ -111,7 +118,7 @@ export function difference(before: BoxDocument, after: BoxDocument): Change[] {
     const sameId = left.get(item.id);
     if (alikeOne) compare(alikeOne, item);
     else if (sameId?.kind === item.kind) compare(sameId, item);
-    else add(changes, { what: 'added', item, count: countOf(item), ids: [item.id] });
+    else add(changes, { what: 'added', item, count: countOf(item), ids: idsOf(item) });
   }
   for (const item of left.values()) add(changes, { what: 'removed', item, count: countOf(item) });
   return [...changes, ...own.filter(isNote)];

@@ -86,6 +86,8 @@ const conductors = z
     count,
     size,
     run: z.enum(['enters', 'through', 'loop']),
+    /** The raceway they share with others of this box, by the id of the first; without it, one of their own. */
+    raceway: pieceId.optional(),
     /** What they do, where they end in this box. */
     duty: Duty.optional(),
     /** Length of the loop in the box; given for a loop and only for a loop. */

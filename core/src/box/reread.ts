@@ -1,7 +1,7 @@
 /** A box whose count line was written anew: what is still there stays the piece it was. */
 import type { BoxDocument, Item } from './document.ts';
 import type { NewId } from './piece-id.ts';
-import { alike } from './rows.ts';
+import { alike, joinRaceways, racewayOf } from './rows.ts';
 import { roleOf } from './work.ts';
 
 /** Whether a piece of the new line can be this one: made the same, whatever else is said of it now. */
@@ -33,18 +33,23 @@ function kept(was: Item, is: Item): Item {
 
 /**
  * The box of a line that takes the place of the one there. Pieces that are alike, then pieces that are made the
- * same, keep their ids and what they were told; every other piece is new. The circuits and wirings stay.
+ * same, keep their ids and what they were told; every other piece is new. A raceway with as many conductors as
+ * before keeps the runs that are told apart in it. The circuits and wirings stay.
  */
 export function reread(before: BoxDocument, read: BoxDocument, newId: NewId): BoxDocument {
-  const left = [...before.items];
+  const left = joinRaceways(before.items);
   const take = (fits: (was: Item) => boolean) => {
     const nth = left.findIndex(fits);
     return nth < 0 ? undefined : left.splice(nth, 1)[0];
   };
   const same = read.items.map((item) => take((was) => alike(was, item)));
-  const items = read.items.map((item, nth): Item => {
+  const items = read.items.flatMap((item, nth): Item[] => {
     const was = same[nth] ?? take((one) => couldBe(one, item));
-    return was === undefined ? ({ ...item, id: newId() } as Item) : kept(was, item);
+    if (was === undefined) return [{ ...item, id: newId() } as Item];
+    const runs = before.items.filter((one) => one.kind === 'conductors' && racewayOf(one) === was.id);
+    return runs.length > 1 && 'count' in was && 'count' in item && was.count === item.count
+      ? runs
+      : [kept(was, item)];
   });
   return { ...read, items, ...(before.work === undefined ? {} : { work: before.work }) };
 }

@@ -2,7 +2,7 @@
  * Like pieces that stand together, as a screen and a count line show them: `3x 12/2`. Each piece is kept by
  * itself; a row is only how several are shown and counted through.
  */
-import type { Item } from './document.ts';
+import type { Item, ItemOf } from './document.ts';
 import { roleOf } from './work.ts';
 
 /** One or more like pieces. */
@@ -70,6 +70,35 @@ export function gathered<T extends Item>(items: readonly T[]): Row<T>[] {
     } else rows.push({ item, items: [item], count: 'count' in item ? item.count : 1 });
   }
   return rows;
+}
+
+/** The raceway that conductors come by. */
+export const racewayOf = ({ id, raceway }: ItemOf<'conductors'>): string => raceway ?? id;
+
+/**
+ * Conductors of one raceway as they were counted: however many runs are told apart in it, one item with all of
+ * them. It is called by the raceway, and nothing is told of what it does.
+ */
+export function joinRaceways(items: readonly Item[]): Item[] {
+  if (!items.some((item) => item.kind === 'conductors' && item.raceway !== undefined)) return [...items];
+  const joined: Item[] = [];
+  for (const item of items) {
+    const nth =
+      item.kind === 'conductors'
+        ? joined.findIndex((one) => one.kind === 'conductors' && racewayOf(one) === racewayOf(item))
+        : -1;
+    const before = joined[nth];
+    if (item.kind !== 'conductors') joined.push(item);
+    else if (before?.kind === 'conductors') joined[nth] = { ...before, count: before.count + item.count };
+    else {
+      const { raceway: _raceway, duty, ...bare } = item;
+      const alone = items.every(
+        (one) => one === item || one.kind !== 'conductors' || racewayOf(one) !== racewayOf(item),
+      );
+      joined.push({ ...bare, id: racewayOf(item), ...(alone && duty !== undefined ? { duty } : {}) });
+    }
+  }
+  return joined;
 }
 
 /** The row a piece stands in. */

@@ -3,6 +3,7 @@
  * planner, the set-up screen and `--work` see one plan; the document keeps each duty with its piece.
  */
 import type { BoxDocument, Item, ItemOf } from './document.ts';
+import { racewayOf } from './rows.ts';
 import { type NewId } from './piece-id.ts';
 import { type Duty, type Run, roleOf, type WorkPlan } from './work.ts';
 
@@ -130,14 +131,14 @@ function spread(
       left = Math.max(0, left - count);
       // What the first piece is called stays with it.
       const { duty: _duty, ...bare } = item;
-      pieces.push(of === item.id ? { ...item, count } : { ...bare, id: of, count });
+      pieces.push(of === item.id ? { ...item, count } : { ...bare, id: of, count, raceway: racewayOf(item) });
     }
     const spare = pieces.findIndex(({ id }) => mine.some(({ of, does }) => of === id && does === 'spare'));
     const rest = pieces[spare];
     if (left > 0 && rest) pieces[spare] = { ...rest, count: rest.count + left };
     else if (left > 0) {
       const { duty: _duty, label: _label, ...bare } = item;
-      pieces.push({ ...bare, id: newId(item.id), count: left });
+      pieces.push({ ...bare, id: newId(item.id), count: left, raceway: racewayOf(item) });
     }
     out.push(...pieces);
   }

@@ -80,8 +80,16 @@ function renamed(box: BoxDocument, rename: (id: string) => string): BoxDocument 
         const pair = halves?.map(hot) as [string, string] | undefined;
         return { ...own, wired: { ...wired, ...(pair === undefined ? {} : { halves: pair }) } };
       }
-      if (!hasDuty(own) || own.duty?.hots === undefined) return own;
-      return { ...own, duty: { ...guarded(own.duty), hots: own.duty.hots.map(hot) } };
+      if (!hasDuty(own)) return own;
+      const duty = own.duty && {
+        ...guarded(own.duty),
+        ...(own.duty.hots === undefined ? {} : { hots: own.duty.hots.map(hot) }),
+      };
+      return {
+        ...own,
+        ...(duty === undefined ? {} : { duty }),
+        ...('raceway' in own && own.raceway !== undefined ? { raceway: piece(own.raceway) } : {}),
+      };
     }),
   };
 }

@@ -17,7 +17,12 @@ import { newId } from './new-id.ts';
 import { BoxFields } from './record.ts';
 import { alsoFound, copyOf, dropPlan, markBuilt, planChange } from './stages.ts';
 import { workOf } from '../plan/suggest.ts';
+import { cablesOf } from '../physical/pieces.ts';
+import { printCountLine } from '../shorthand/print.ts';
+import { reread } from './reread.ts';
+import { nextOf, withWork } from './set-up.ts';
 import { StoredBox } from './versions.ts';
+import { WorkPlan } from './work.ts';
 
 function boxOf(line: string): BoxDocument {
   const read = readCountLine(line);
@@ -176,4 +181,32 @@ test('no id is given again: a new device in the place of one that is gone inheri
   const again = addItem(removeItem(set, second.id), plain, newId);
   expect(again.id).not.toBe(second.id);
   expect(workOf(again.box).devices.find(({ of }) => of === again.id)).toEqual({ of: again.id, circuit: 'a' });
+});
+
+test('a raceway whose runs are told apart is the same raceway: no change, one item of a line', () => {
+  const before = boxOf('30 in3 metal, 6x 12, ground 12, duplex');
+  const run = (of: string, wires: number) => ({ of, does: 'out' as const, circuits: [], hots: ['a'], wires });
+  const plan = WorkPlan.parse({
+    circuits: [{ id: 'a' }],
+    runs: [run('i1.0', 2), run('i1.1', 3)],
+    devices: [],
+  });
+  const { box: told } = withWork(before, plan, nextOf(before, plan));
+  expect(told.items.filter(({ kind }) => kind === 'conductors')).toMatchObject([
+    { id: 'i1.0', count: 2 },
+    { id: 'i1.1', count: 3, raceway: 'i1.0' },
+    { id: 'i1.2', count: 1, raceway: 'i1.0' },
+  ]);
+  expect(difference(before, told)).toEqual([]);
+  expect(printCountLine(told)).toBe(printCountLine(before));
+  expect(reread(told, boxOf(printCountLine(told)), newId)).toEqual(told);
+  // One ground came by it: one set has it.
+  const grounded = cablesOf(told, plan).map(({ conductors }) =>
+    conductors.some(({ colour }) => colour === 'bare'),
+  );
+  expect(grounded).toEqual([true, false, false]);
+  // More conductors are a change of the raceway, and what they do is to be told anew.
+  const more = reread(told, boxOf('30 in3 metal, 8x 12, ground 12, duplex'), newId);
+  expect(said(difference(before, more))).toEqual(['added 2 conductors']);
+  expect(more.items[0]).toMatchObject({ id: 'i1.0', count: 8 });
 });

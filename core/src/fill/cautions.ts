@@ -20,8 +20,10 @@ export function nameFlapSchool(box: BoxDocument, warnings: Warning[]): void {
 
 /** A device that needs more gangs than the box has. */
 export function warnOfWideDevices(box: BoxDocument, warnings: Warning[]): void {
-  for (const { item, items } of gathered(box.items)) {
-    if (item.kind !== 'device' || item.wide <= box.shell.gangs) continue;
+  const wide = box.items.filter((item) => item.kind === 'device' && item.wide > box.shell.gangs);
+  if (wide.length === 0) return;
+  for (const { item, items } of gathered(wide)) {
+    if (item.kind !== 'device') continue;
     const told = { device: DEVICES[item.device], needs: item.wide, gangs: box.shell.gangs };
     warnings.push(
       warning(

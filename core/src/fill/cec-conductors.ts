@@ -12,7 +12,7 @@ export const insulatedConductors: Rule = (census, edition, into) => {
   const section = edition.sections['insulated-conductors'];
   const bareIds: string[] = [];
   let bare = 0;
-  for (const item of census.items) {
+  for (const item of census.wires) {
     if (item.kind === 'cable') {
       entering.add(item.size, item.id, item.conductors);
       if (!item.ground || item.make === 'ac') continue;

@@ -12,9 +12,11 @@ export const connectorPairs: Rule = (census, edition, into) => {
   let recorded = false;
   let unsized = 0;
   let entering = 0;
-  for (const item of census.items) {
+  for (const item of census.wires) {
     if (item.kind === 'cable') entering += 1;
     if (item.kind === 'conductors' && item.run === 'enters') entering += item.count;
+  }
+  for (const item of census.hardware) {
     if (item.kind !== 'connectors') continue;
     recorded = true;
     const size = item.size ?? census.largestInsulated;
@@ -57,7 +59,7 @@ export const connectorPairs: Rule = (census, edition, into) => {
       what: plural(unsized, 'connector'),
       reason: 'No conductor is recorded yet to size them from.',
       section,
-      ids: census.items.filter((item) => item.kind === 'connectors').map((item) => item.id),
+      ids: census.hardware.filter((item) => item.kind === 'connectors').map((item) => item.id),
     });
   }
 };

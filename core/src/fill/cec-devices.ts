@@ -8,12 +8,12 @@ import { lengthIn } from '../box/document.ts';
 import { DEVICES } from '../box/words.ts';
 import { showInches } from '../quantity/length.ts';
 import type { Volume } from '../quantity/volume.ts';
-import { isDevice, type Rule } from './claim.ts';
+import { type Rule } from './claim.ts';
 import { gathered } from '../box/rows.ts';
 
 export const strapDevices: Rule = (census, edition, into) => {
   const section = edition.sections['strap-devices'];
-  for (const { item, items, count: pieces } of gathered(census.items.filter(isDevice))) {
+  for (const { item, items, count: pieces } of gathered(census.devices)) {
     const name = DEVICES[item.device];
     const what = pieces === 1 ? name : `${pieces} × ${name}`;
     const depth = item.depth === undefined ? undefined : lengthIn(item.depth);

@@ -2,7 +2,7 @@
 import { plural, type Rule } from './claim.ts';
 
 export const eachFitting: Rule = (census, edition, into) => {
-  for (const item of census.items) {
+  for (const item of census.hardware) {
     if (item.kind !== 'fitting') continue;
     const what = plural(item.count, item.fitting === 'stud' ? 'fixture stud' : 'hickey');
     const section = edition.sections['each-fitting'];

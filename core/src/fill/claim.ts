@@ -46,7 +46,10 @@ export interface Counting {
 
 /** What is in one space of a box, with the two sizes that rules ask for. */
 export interface Census {
-  readonly items: readonly Item[];
+  /** What comes in from outside. */
+  readonly wires: readonly ItemOf<'cable' | 'conductors' | 'ground' | 'fixture'>[];
+  readonly devices: readonly ItemOf<'device'>[];
+  readonly hardware: readonly ItemOf<'clamps' | 'fitting' | 'terminal' | 'connectors' | 'pigtails'>[];
   /** Largest conductor present of any kind. */
   readonly largest: Size | undefined;
   /** Largest insulated conductor present. */
@@ -61,31 +64,55 @@ export type Rule = (census: Census, edition: Edition, into: Counting) => void;
 /** The luminaire's own equipment ground. */
 export const FIXTURE_GROUND: Size = 18;
 
-/** Looks through the items once for the largest conductors. */
+/** Looks through the items once: sorts them by what rules ask for, and finds the largest conductors. */
 export function takeCensus(items: readonly Item[], flapsCount: boolean): Census {
   let insulated: Size | undefined;
   let bare: Size | undefined;
+  const wires: Census['wires'][number][] = [];
+  const devices: ItemOf<'device'>[] = [];
+  const hardware: Census['hardware'][number][] = [];
   for (const item of items) {
     switch (item.kind) {
       case 'cable':
         insulated = larger(insulated, item.size);
         if (item.ground && item.make !== 'ac') bare = larger(bare, item.groundSize ?? item.size);
+        wires.push(item);
         break;
       case 'conductors':
       case 'fixture':
-      case 'pigtails':
         insulated = larger(insulated, item.size);
+        wires.push(item);
         break;
       case 'ground':
         bare = larger(bare, item.size);
+        wires.push(item);
+        break;
+      case 'device':
+        devices.push(item);
+        break;
+      case 'pigtails':
+        insulated = larger(insulated, item.size);
+        hardware.push(item);
+        break;
+      case 'clamps':
+      case 'fitting':
+      case 'terminal':
+      case 'connectors':
+        hardware.push(item);
         break;
       default:
+      // Parts of the box itself take no room in it.
     }
   }
-  return { items, largest: larger(insulated, bare), largestInsulated: insulated, flapsCount };
+  return {
+    wires,
+    devices,
+    hardware,
+    largest: larger(insulated, bare),
+    largestInsulated: insulated,
+    flapsCount,
+  };
 }
-
-export const isDevice = (item: Item): item is ItemOf<'device'> => item.kind === 'device';
 
 /** A count with its noun. @example plural(2, 'loop') // '2 loops' */
 export function plural(count: number, one: string, many = `${one}s`): string {

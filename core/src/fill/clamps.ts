@@ -6,7 +6,7 @@ const SCHOOL = 'push-in flaps of a plastic box';
 export const clamps: Rule = (census, edition, into) => {
   const from: Share[] = [];
   const flapIds: string[] = [];
-  for (const item of census.items) {
+  for (const item of census.hardware) {
     if (item.kind !== 'clamps') continue;
     if (item.hold === 'flap' && !census.flapsCount) flapIds.push(item.id);
     else from.push({ id: item.id, count: from.length === 0 ? 1 : 0 });

@@ -15,7 +15,7 @@ export const conductors: Rule = (census, edition, into) => {
   const shortLoops = new BySize();
   const fixtureWires = new BySize();
   const fixtures: ItemOf<'fixture'>[] = [];
-  for (const item of census.items) {
+  for (const item of census.wires) {
     if (item.kind === 'cable') {
       entering.add(item.size, item.id, item.conductors);
     } else if (item.kind === 'conductors') {

@@ -4,11 +4,11 @@
  */
 import { warning } from '../finding/finding.ts';
 import { DEVICES } from '../box/words.ts';
-import { isDevice, type Rule } from './claim.ts';
+import { type Rule } from './claim.ts';
 import { gathered } from '../box/rows.ts';
 
 export const devices: Rule = (census, edition, into) => {
-  for (const { item, items, count: pieces } of gathered(census.items.filter(isDevice))) {
+  for (const { item, items, count: pieces } of gathered(census.devices)) {
     const name = DEVICES[item.device];
     const size = item.size ?? census.largestInsulated;
     if (size === undefined) {

@@ -4,7 +4,7 @@ import { type Rule } from './claim.ts';
 
 export const fittings: Rule = (census, edition, into) => {
   for (const kind of FITTINGS) {
-    const found = census.items.filter((item) => item.kind === 'fitting' && item.fitting === kind);
+    const found = census.hardware.filter((item) => item.kind === 'fitting' && item.fitting === kind);
     if (found.length === 0) continue;
     const many = kind === 'stud' ? 'luminaire studs' : 'hickeys';
     if (census.largest === undefined) {

@@ -5,8 +5,7 @@
  * each further one a quarter. One that starts in the box (a pigtail) does not enter it.
  */
 import { warning } from '../finding/finding.ts';
-import { larger } from '../box/document.ts';
-import { gathered } from '../box/rows.ts';
+import { type ItemOf, larger } from '../box/document.ts';
 import type { Edition, Size } from '../edition/index.ts';
 import { type Census, type Counting, FIXTURE_GROUND, plural, type Rule, type Share } from './claim.ts';
 import { fixtureGroundLeftOut } from './fixture-wires.ts';
@@ -27,29 +26,13 @@ function add(set: Set, id: string, count: number, size: Size) {
 function enteringGrounds(census: Census, edition: Edition, into: Counting): { plain: Set; isolated: Set } {
   const plain: Set = { count: 0, largest: undefined, from: [] };
   const isolated: Set = { count: 0, largest: undefined, from: [] };
-  for (const { item, items } of gathered(census.items)) {
+  const armored: string[] = [];
+  for (const item of census.wires) {
     if (item.kind === 'cable') {
-      if (item.make === 'ac') {
-        into.notCounted.push({
-          what: 'armor and bonding strip of the AC cable',
-          reason: 'The armor of AC is its equipment ground: no conductor enters to be counted.',
-          section: edition.sections['grounds-together'],
-          ids: items.map(({ id }) => id),
-        });
-      } else if (item.ground) {
-        for (const { id } of items) add(plain, id, 1, item.groundSize ?? item.size);
-        if (item.size < 10 && item.groundSize === undefined) {
-          const { size, conductors } = item;
-          const section = edition.sections['grounds-together'];
-          into.warnings.push(
-            warning(
-              'ground-size',
-              { size, conductors },
-              section,
-              items.map(({ id }) => id),
-            ),
-          );
-        }
+      if (item.make === 'ac') armored.push(item.id);
+      else if (item.ground) {
+        add(plain, item.id, 1, item.groundSize ?? item.size);
+        if (item.size < 10 && item.groundSize === undefined) warnOfSize(item, edition, into);
       }
     } else if (item.kind === 'ground') {
       add(item.isolated ? isolated : plain, item.id, item.count, item.size);
@@ -64,7 +47,26 @@ function enteringGrounds(census: Census, edition: Edition, into: Counting): { pl
       } else add(plain, item.id, 1, FIXTURE_GROUND);
     }
   }
+  if (armored.length > 0)
+    into.notCounted.push({
+      what: 'armor and bonding strip of the AC cable',
+      reason: 'The armor of AC is its equipment ground: no conductor enters to be counted.',
+      section: edition.sections['grounds-together'],
+      ids: armored,
+    });
   return { plain, isolated };
+}
+
+/** The ground of a large cable is often smaller than its conductors: told once for all that are alike. */
+function warnOfSize({ id, size, conductors }: ItemOf<'cable'>, edition: Edition, into: Counting): void {
+  const told = into.warnings.findIndex(
+    ({ code, args }) => code === 'ground-size' && args['size'] === size && args['conductors'] === conductors,
+  );
+  const before = into.warnings[told];
+  const ids = [...(before?.at.pieces ?? []), id];
+  const now = warning('ground-size', { size, conductors }, edition.sections['grounds-together'], ids);
+  if (before) into.warnings[told] = now;
+  else into.warnings.push(now);
 }
 
 /** Credits the first `taken` grounds of a set to the items they came from. */

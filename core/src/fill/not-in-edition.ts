@@ -2,7 +2,7 @@
 import { plural, type Rule } from './claim.ts';
 
 export const notInEdition: Rule = (census, edition, into) => {
-  for (const item of census.items) {
+  for (const item of census.hardware) {
     if (item.kind === 'connectors' && edition.connectors.value === 'none') {
       into.notCounted.push({
         what: plural(item.count, 'splicing connector'),

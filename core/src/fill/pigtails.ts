@@ -5,7 +5,7 @@
 import { plural, type Rule } from './claim.ts';
 
 export const pigtails: Rule = (census, edition, into) => {
-  for (const item of census.items) {
+  for (const item of census.hardware) {
     if (item.kind !== 'pigtails') continue;
     into.notCounted.push({
       what: `${plural(item.count, 'pigtail')}, ${item.size} AWG`,

@@ -3,7 +3,7 @@
  * and the sheet all print the Tally it returns; nobody recomputes.
  */
 import { warning } from '../finding/finding.ts';
-import { assemble, type Assembled, isPartOfBox, type VolumePart, type Warning } from '../box/assembled.ts';
+import { assemble, type Assembled, type VolumePart, type Warning } from '../box/assembled.ts';
 import type { BoxDocument, Item } from '../box/document.ts';
 import type { Side } from '../box/words.ts';
 import type { Edition, EditionId, RuleName } from '../edition/index.ts';
@@ -167,11 +167,7 @@ export function tally(box: BoxDocument, edition: Edition): Tally {
   warnOfWideDevices(box, warnings);
   const split = spacesOf(box, edition, assembled.capacity, warnings);
   if (split === null || split.told === false) {
-    const counted = count(
-      box.items.filter((item) => !isPartOfBox(item)),
-      box,
-      edition,
-    );
+    const counted = count(box.items, box, edition);
     for (const warning of counted.warnings) warnings.push(warning);
     const basis = chooseBasis(box, edition, assembled, counted.claims, warnings);
     const priced = price(counted.claims, edition, basis.unit, warnings);

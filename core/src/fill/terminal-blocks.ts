@@ -2,7 +2,7 @@
 import { plural, type Rule } from './claim.ts';
 
 export const terminalBlocks: Rule = (census, edition, into) => {
-  for (const item of census.items) {
+  for (const item of census.hardware) {
     if (item.kind !== 'terminal') continue;
     into.claims.push({
       topic: 'terminal blocks',

@@ -3,6 +3,7 @@
  * ports. What is called the same is numbered, so that a joint can say which of two it means.
  */
 import type { BoxDocument, Item, ItemOf } from '../box/document.ts';
+import { racewayOf } from '../box/rows.ts';
 import { type DutyItem, hasDuty } from '../box/set-up.ts';
 import { DEVICES } from '../box/words.ts';
 import type { DeviceWork, Run, WorkPlan } from '../box/work.ts';
@@ -125,7 +126,8 @@ export function cablesOf(box: BoxDocument, work: WorkPlan): CablePiece[] {
 }
 
 function unnamed(box: BoxDocument, work: WorkPlan): Unnamed[] {
-  // Grounds that arrive without a cable come with raceway conductors, one with each set as far as they go.
+  // Grounds that arrive without a cable come by the raceways, one in each as far as they go.
+  const served = new Set<string>();
   let alone = box.items.reduce((sum, item) => sum + (item.kind === 'ground' ? item.count : 0), 0);
   const said = new Map(work.runs.map((run) => [run.of, run]));
   return piecesOf(box).map((item): Unnamed => {
@@ -137,9 +139,13 @@ function unnamed(box: BoxDocument, work: WorkPlan): Unnamed[] {
       colour,
       size: item.size,
     }));
-    if (item.kind === 'conductors') alone -= 1;
+    const brings = item.kind === 'conductors' && alone > 0 && !served.has(racewayOf(item));
+    if (item.kind === 'conductors' && brings) {
+      alone -= 1;
+      served.add(racewayOf(item));
+    }
     const grounded =
-      item.kind === 'fixture' || (item.kind === 'cable' ? item.ground && item.make !== 'ac' : alone >= 0);
+      item.kind === 'fixture' || (item.kind === 'cable' ? item.ground && item.make !== 'ac' : brings);
     if (!grounded) return { key, item, run, conductors };
     const colour = item.kind === 'cable' && item.make === 'mc' ? 'green' : 'bare';
     const size = (item.kind === 'cable' ? item.groundSize : undefined) ?? item.size;

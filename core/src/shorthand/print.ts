@@ -1,7 +1,7 @@
 /** Prints a box as the count line that reads back to the same box. */
 import { printSite } from './site.ts';
 import { type BoxDocument, type Item, LIMITS } from '../box/document.ts';
-import { type Row, rowsOf } from '../box/rows.ts';
+import { joinRaceways, type Row, rowsOf } from '../box/rows.ts';
 import { roleOf } from '../box/work.ts';
 
 const quoted = (label: string) => `"${label.replace(/["\\]/g, '\\$&')}"`;
@@ -118,7 +118,7 @@ function lineRows({ item, items, count }: Row): { item: Item; count: number }[] 
  */
 export function printCountLine(box: BoxDocument): string {
   let flapsSaid = false;
-  const items = rowsOf(box.items)
+  const items = rowsOf(joinRaceways(box.items))
     .flatMap((row) => lineRows(row))
     .map(({ item, count }) => {
       const words = printItem(item, count);

@@ -3,6 +3,7 @@
  * interrupter (it trips where what goes out does not come back through it), 210.4 and 300.13 for neutrals
  * (handbook 18, 23; sections from memory). Wirings are made by hand here: no planner has a part in it.
  */
+import { nextOf, withWork } from '../box/set-up.ts';
 import { Wiring, WorkPlan } from '../box/work.ts';
 import { editionOf } from '../edition/index.ts';
 import { wired } from '../judge/judge.ts';
@@ -245,4 +246,37 @@ describe('nothing is proved where there is nothing to prove', () => {
     const { proof, good } = planBox(box, workOf(box), nec);
     expect([proof.proved, good]).toEqual([1, true]);
   });
+});
+
+test('hot and neutral may come by two pulls of one raceway, and not by two raceways (300.3(B))', () => {
+  const faults = (line: string, second: string) => {
+    const work = WorkPlan.parse({
+      circuits: [
+        { id: 'a', name: '1', partner: 'b' },
+        { id: 'b', name: '3' },
+      ],
+      runs: [
+        { of: 'i1.0', does: 'feed', circuits: ['a'], wires: 2 },
+        { of: second, does: 'feed', circuits: ['b'], wires: 2 },
+      ],
+      devices: [{ of: line.includes('4x') ? 'i3.0' : 'i4.0' }],
+    });
+    const raw = boxOf(line);
+    const { box } = withWork(raw, work, nextOf(raw, work));
+    const device = work.devices[0]?.of ?? '';
+    const wiring = Wiring.parse({
+      joints: joints(['w:i1.0:white'], [`w:${second}:black`]),
+      pigtails: [],
+      lands: [
+        { end: 'w:i1.0:black', at: `t:${device}:brass-top` },
+        { end: `w:${second}:white`, at: `t:${device}:silver-top` },
+        { end: 'w:i1.0:bare', at: `t:${device}:ground` },
+      ],
+      broken: [],
+      marked: [],
+    });
+    return prove(wired(box, work, wiring), work, nec).faults.map(({ code }) => code);
+  };
+  expect(faults('30 in3 plastic, 4x 12, ground 12, duplex', 'i1.1')).not.toContain('split-current');
+  expect(faults('30 in3 plastic, 2x 12, 2x 12, ground 12, duplex', 'i2.0')).toContain('split-current');
 });

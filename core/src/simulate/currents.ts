@@ -2,6 +2,7 @@
  * Where the current of something that is on runs, out and back. What goes out by a cable must come back by the
  * same cable (300.3(B), 300.20(A)), and what goes through a GFCI must come back through it, else it trips.
  */
+import { racewayOf } from '../box/rows.ts';
 import type { Use } from '../physical/physical.ts';
 import type { Circuitry } from './circuit.ts';
 import { type Conditions, type Edge, fedFrom, type Prepared, sameHeld, type State } from './state.ts';
@@ -62,7 +63,7 @@ export function imbalancesOf(
     const key = physical.strands[strand]?.cable ?? '';
     const item = physical.cables.find((one) => one.key === key)?.item;
     // Pulls of one raceway run together.
-    return item?.kind === 'conductors' ? `raceway ${item.id}` : key;
+    return item?.kind === 'conductors' ? racewayOf(item) : key;
   };
 
   for (const [start, sign] of [
