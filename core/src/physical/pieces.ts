@@ -116,7 +116,22 @@ export function numbered(names: readonly string[]): string[] {
 }
 
 /** Every cable, luminaire and pull with its conductors. A piece nothing is said of is a spare. */
-export function cablesOf(box: BoxDocument, work: WorkPlan): CablePiece[] {
+export function cablesOf(box: BoxDocument, work: WorkPlan): readonly CablePiece[] {
+  const known = knownCables.get(box);
+  if (known?.runs === work.runs) return known.cables;
+  const cables = namedCables(box, work);
+  knownCables.set(box, { runs: work.runs, cables });
+  return cables;
+}
+
+/** Kept for the box that is looked at: the planner, the proof and the drawing ask for the same pieces. */
+const knownCables = new WeakMap<BoxDocument, { runs: WorkPlan['runs']; cables: readonly CablePiece[] }>();
+const knownDevices = new WeakMap<
+  BoxDocument,
+  { told: WorkPlan['devices']; devices: readonly DevicePiece[] }
+>();
+
+function namedCables(box: BoxDocument, work: WorkPlan): CablePiece[] {
   const cables = unnamed(box, work);
   const names = numbered(cables.map(callOf));
   return cables.map((cable, at) => {
@@ -159,7 +174,15 @@ function unnamed(box: BoxDocument, work: WorkPlan): Unnamed[] {
 }
 
 /** Every device with its ports. One nothing is said of takes circuit a. */
-export function devicesOf(box: BoxDocument, plan: WorkPlan): DevicePiece[] {
+export function devicesOf(box: BoxDocument, plan: WorkPlan): readonly DevicePiece[] {
+  const known = knownDevices.get(box);
+  if (known?.told === plan.devices) return known.devices;
+  const devices = titledDevices(box, plan);
+  knownDevices.set(box, { told: plan.devices, devices });
+  return devices;
+}
+
+function titledDevices(box: BoxDocument, plan: WorkPlan): DevicePiece[] {
   const pieces = devicePieces(box);
   const titles = numbered(pieces.map((item) => item.label ?? DEVICES[item.device]));
   const said = new Map(plan.devices.map((one) => [one.of, one]));

@@ -71,6 +71,9 @@ export function waysOf(
   preferred: Schools['connector'],
   short = false,
 ): Way[] {
+  // One connector is fewer parts than any row: where one holds them all, the cheapest of those is the way.
+  const one = short ? undefined : inOne(sizes, grounds, kinds, preferred);
+  if (one) return [one];
   // With ends of one size a row is the best there is.
   const plain = !short && sizes.length > 2 && new Set(sizes).size === 1;
   if (plain || sizes.length > SEARCHED_UP_TO) return rowsOf(sizes, grounds, kinds, preferred, short);
@@ -115,6 +118,22 @@ export function waysOf(
     if (found.size > 0 && !(short && most < 2)) return [...found.values()].sort((a, b) => a.cost - b.cost);
   }
   return [];
+}
+
+/** The cheapest single connector that holds all ends. */
+function inOne(
+  sizes: readonly Size[],
+  grounds: boolean,
+  kinds: readonly Connector[],
+  preferred: Schools['connector'],
+): Way | undefined {
+  let best: { readonly kind: Connector; readonly cost: number } | undefined;
+  for (const kind of kinds) {
+    if (!holds(kind, sizes, grounds)) continue;
+    const cost = costOf(kind, preferred);
+    if (!best || cost < best.cost) best = { kind, cost };
+  }
+  return best && { parts: [{ kind: best.kind.id, sizes: flat(grouped(sizes)) }], cost: best.cost };
 }
 
 /**

@@ -3,9 +3,17 @@
  * same cable (300.3(B), 300.20(A)), and what goes through a GFCI must come back through it, else it trips.
  */
 import { racewayOf } from '../box/rows.ts';
-import type { Use } from '../physical/physical.ts';
+import type { Held, Use } from '../physical/physical.ts';
 import type { Circuitry } from './circuit.ts';
-import { type Conditions, type Edge, fedFrom, type Prepared, sameHeld, type State } from './state.ts';
+import {
+  type Around,
+  type Edge,
+  fedFrom,
+  type Positions,
+  type Prepared,
+  sameHeld,
+  type State,
+} from './state.ts';
 
 /** What is wrong with the way of one current. */
 export interface Imbalance {
@@ -30,31 +38,51 @@ interface Step {
 export interface Ways {
   readonly state: State;
   readonly around: Around;
+  /** What is connected, worked out once for all that hangs on it, by the number of each of its nodes. */
+  readonly nets: (Net | undefined)[];
 }
 
-export function waysIn(prepared: Prepared, conditions: Conditions): Ways {
-  const around = new Map<number, { edge: Edge; to: number; forth: boolean }[]>();
-  const put = (from: number, to: number, edge: Edge, forth: boolean) => {
-    const there = around.get(from);
-    if (there) there.push({ edge, to, forth });
-    else around.set(from, [{ edge, to, forth }]);
-  };
-  for (const edge of prepared.edges(conditions)) {
-    put(edge.a, edge.b, edge, true);
-    put(edge.b, edge.a, edge, false);
+/** Everything that is connected in one state. */
+interface Net {
+  /** Sources in it. */
+  readonly ends: readonly { readonly node: number; readonly held: Held }[];
+  /** Strands and poles that are part of a ring. */
+  readonly rings: readonly Edge[];
+}
+
+export function waysIn(prepared: Prepared, positions: Positions): Ways {
+  return { state: prepared.at({ positions }), around: prepared.around({ positions }), nets: [] };
+}
+
+/** The net a node is in. */
+function netOf(start: number, { around, nets }: Ways, { physical }: Circuitry, prepared: Prepared): Net {
+  const known = nets[start];
+  if (known) return known;
+  const ends: { node: number; held: Held }[] = [];
+  const net = { ends, rings: [] as readonly Edge[] };
+  const reached = [start];
+  let ways = 0;
+  nets[start] = net;
+  for (const node of reached)
+    for (const { to } of around[node] ?? []) {
+      ways += 1;
+      if (nets[to] !== undefined) continue;
+      nets[to] = net;
+      reached.push(to);
+    }
+  for (const { node, held } of physical.sources) {
+    const number = prepared.numberOf(node);
+    if (nets[number] === net) ends.push({ node: number, held });
   }
-  return { state: prepared.at(conditions), around };
+  // As many connections as a tree has: no ring is in it. Each is met from both of its nodes.
+  if (ways !== 2 * (reached.length - 1)) net.rings = ringsFrom(start, around);
+  return net;
 }
 
 /** Follows the current of one use in one state. Nothing where it is off. */
-export function imbalancesOf(
-  { physical }: Circuitry,
-  prepared: Prepared,
-  { state, around }: Ways,
-  use: Use,
-): Imbalance[] {
-  if (fedFrom(state, use) === undefined) return [];
-  const sources = physical.sources.map(({ node, held }) => ({ node: prepared.numberOf(node), held }));
+export function imbalancesOf(circuitry: Circuitry, prepared: Prepared, ways: Ways, use: Use): Imbalance[] {
+  const { physical } = circuitry;
+  if (fedFrom(ways.state, use) === undefined) return [];
   const found: Imbalance[] = [];
   const through = { cable: new Map<string, number>(), guard: new Map<string, number>() };
   const add = (what: 'cable' | 'guard', of: string, way: number) =>
@@ -70,9 +98,12 @@ export function imbalancesOf(
     [prepared.numberOf(use.hot), -1],
     [prepared.numberOf(use.neutral), 1],
   ] as const) {
-    const net = reachable(start, around);
-    const ends = sources.filter(({ node }) => net.has(node));
-    const path = pathTo(start, new Set(ends.map(({ node }) => node)), around);
+    const { ends, rings } = netOf(start, ways, circuitry, prepared);
+    const path = pathTo(
+      start,
+      ends.map(({ node }) => node),
+      ways.around,
+    );
     for (const { edge, forth } of path) {
       if (edge.strand !== undefined) add('cable', cableOf(edge.strand), forth ? sign : -sign);
       if (edge.guard !== undefined) add('guard', physical.guards[edge.guard]?.of ?? '', forth ? sign : -sign);
@@ -81,7 +112,7 @@ export function imbalancesOf(
     const [first, ...others] = ends;
     if (first && others.some((one) => one.node !== first.node && sameHeld(one.held, first.held)))
       found.push({ kind: 'divides', of: use.of });
-    for (const edge of ringsFrom(start, around)) {
+    for (const edge of rings) {
       if (edge.guard !== undefined) found.push({ kind: 'guard', of: physical.guards[edge.guard]?.of ?? '' });
       else if (edge.strand !== undefined) found.push({ kind: 'divides', of: cableOf(edge.strand) });
     }
@@ -91,25 +122,27 @@ export function imbalancesOf(
   return found;
 }
 
-type Around = ReadonlyMap<number, readonly { edge: Edge; to: number; forth: boolean }[]>;
-
-function reachable(start: number, around: Around): Set<number> {
-  const net = new Set([start]);
-  for (const node of net) for (const { to } of around.get(node) ?? []) net.add(to);
-  return net;
-}
-
 /** The shortest way from a node to one of several. */
-function pathTo(start: number, ends: ReadonlySet<number>, around: Around): Step[] {
-  const cameBy = new Map<number, { from: number; step: Step } | undefined>([[start, undefined]]);
-  for (const [node] of cameBy) {
-    if (ends.has(node)) {
+function pathTo(start: number, ends: readonly number[], around: Around): Step[] {
+  const from = new Int32Array(around.length).fill(-1);
+  const steps: (Step | undefined)[] = [];
+  const queue = [start];
+  from[start] = start;
+  for (const node of queue) {
+    if (ends.includes(node)) {
       const path: Step[] = [];
-      for (let at = cameBy.get(node); at; at = cameBy.get(at.from)) path.unshift(at.step);
-      return path;
+      for (let at = node; at !== start; at = from[at] ?? start) {
+        const step = steps[at];
+        if (step) path.push(step);
+      }
+      return path.reverse();
     }
-    for (const { edge, to, forth } of around.get(node) ?? [])
-      if (!cameBy.has(to)) cameBy.set(to, { from: node, step: { edge, forth } });
+    for (const { edge, to, forth } of around[node] ?? [])
+      if (from[to] === -1) {
+        from[to] = node;
+        steps[to] = { edge, forth };
+        queue.push(to);
+      }
   }
   return [];
 }
@@ -119,22 +152,24 @@ function pathTo(start: number, ends: ReadonlySet<number>, around: Around): Step[
  * of one walk through the net, as bridges of a graph are found.
  */
 function ringsFrom(start: number, around: Around): Edge[] {
-  const order = new Map<number, number>([[start, 0]]);
-  const low = new Map<number, number>([[start, 0]]);
+  const order = new Int32Array(around.length).fill(-1);
+  const low = new Int32Array(around.length);
+  let met = 1;
+  order[start] = 0;
   const bridges = new Set<Edge>();
   const special: Edge[] = [];
   const walk: { node: number; by: Edge | undefined; next: number }[] = [
     { node: start, by: undefined, next: 0 },
   ];
   for (let at = walk.at(-1); at; at = walk.at(-1)) {
-    const way = around.get(at.node)?.[at.next];
+    const way = around[at.node]?.[at.next];
     if (way === undefined) {
       walk.pop();
       const up = walk.at(-1);
       if (up && at.by) {
-        const mine = low.get(at.node) ?? 0;
-        low.set(up.node, Math.min(low.get(up.node) ?? 0, mine));
-        if (mine > (order.get(up.node) ?? 0)) bridges.add(at.by);
+        const mine = low[at.node] ?? 0;
+        low[up.node] = Math.min(low[up.node] ?? 0, mine);
+        if (mine > (order[up.node] ?? 0)) bridges.add(at.by);
       }
       continue;
     }
@@ -142,11 +177,12 @@ function ringsFrom(start: number, around: Around): Edge[] {
     const { edge, to, forth } = way;
     if (forth && (edge.strand !== undefined || edge.guard !== undefined)) special.push(edge);
     if (edge === at.by) continue;
-    const seen = order.get(to);
-    if (seen !== undefined) low.set(at.node, Math.min(low.get(at.node) ?? 0, seen));
+    const seen = order[to] ?? -1;
+    if (seen >= 0) low[at.node] = Math.min(low[at.node] ?? 0, seen);
     else {
-      order.set(to, order.size);
-      low.set(to, order.get(to) ?? 0);
+      order[to] = met;
+      low[to] = met;
+      met += 1;
       walk.push({ node: to, by: edge, next: 0 });
     }
   }

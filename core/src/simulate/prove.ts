@@ -299,9 +299,12 @@ function checkCurrent(
 ): void {
   const { physical } = circuitry;
   const { use } = one;
+  const done = new Set<string>();
   for (const positions of onStatesOf(one, physical)) {
     const key = physical.switches.map(({ id }) => positions[id]).join('');
-    const ways = seen.get(key) ?? waysIn(prepared, { positions });
+    if (done.has(key)) continue;
+    done.add(key);
+    const ways = seen.get(key) ?? waysIn(prepared, positions);
     seen.set(key, ways);
     for (const { kind, of } of imbalancesOf(circuitry, prepared, ways, use)) {
       if (kind === 'guard') add('guard-trips', { use: use.id, guard: of }, { pieces: [use.of, of] });

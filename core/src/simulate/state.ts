@@ -36,11 +36,30 @@ export interface Edge {
   readonly guard?: number;
 }
 
+/** A connection as it is met from one of its nodes. */
+export interface Way {
+  readonly edge: Edge;
+  readonly to: number;
+  /** From its first node to its second. */
+  readonly forth: boolean;
+}
+/** The ways from each node, by its number. */
+export type Around = readonly (readonly Way[])[];
+
+function laid(size: number, edges: readonly Edge[]): Around {
+  const around: Way[][] = Array.from({ length: size }, () => []);
+  for (const edge of edges) {
+    around[edge.a]?.push({ edge, to: edge.b, forth: true });
+    around[edge.b]?.push({ edge, to: edge.a, forth: false });
+  }
+  return around;
+}
+
 /** A wired box made ready to be looked at in many states. */
 export interface Prepared {
   readonly at: (conditions: Conditions) => State;
-  /** Every connection there is in a state, for following currents. */
-  readonly edges: (conditions: Conditions) => readonly Edge[];
+  /** Every connection there is with the switches so, from each node, for following currents. */
+  readonly around: (conditions: Pick<Conditions, 'positions'>) => Around;
   readonly numberOf: (node: string) => number;
   readonly size: number;
 }
@@ -79,15 +98,32 @@ function prepared({ physical, links }: Circuitry): Prepared {
   };
   const base = baseWithout(undefined);
 
-  const closed = ({ positions, tripped = [], without }: Conditions) => [
-    ...switches.flatMap((one) => (one.of === without ? [] : (one.positions[positions[one.id] ?? 0] ?? []))),
-    ...guards.flatMap(({ of, poles }) => (of === without || tripped.includes(of) ? [] : poles)),
-  ];
+  const close = (joined: Joined, { positions, tripped, without }: Conditions) => {
+    for (const one of switches)
+      if (one.of !== without)
+        for (const [a, b] of one.positions[positions[one.id] ?? 0] ?? []) joined.join(a, b);
+    for (const { of, poles } of guards)
+      if (of !== without && !tripped?.includes(of)) for (const [a, b] of poles) joined.join(a, b);
+  };
 
+  /** States of positions alone, by the positions: the proof and the rules look at the same ones. */
+  const looked = new Map<string, State>();
   const at = (conditions: Conditions): State => {
+    const { positions, off, tripped, without } = conditions;
+    if (off !== undefined || tripped !== undefined || without !== undefined) return stateAt(conditions);
+    let key = '';
+    for (const { id } of switches) key += `${positions[id] ?? 0},`;
+    const before = looked.get(key);
+    if (before) return before;
+    const state = stateAt(conditions);
+    looked.set(key, state);
+    return state;
+  };
+
+  const stateAt = (conditions: Conditions): State => {
     const { off = [], without } = conditions;
     const joined = without === undefined ? new Joined(base) : baseWithout(without);
-    for (const [a, b] of closed(conditions)) joined.join(a, b);
+    close(joined, conditions);
     const held = new Map<number, Held[]>();
     const names = new Map<number, string>();
     for (const { node, name, held: one } of sources) {
@@ -108,23 +144,27 @@ function prepared({ physical, links }: Circuitry): Prepared {
     };
   };
 
-  const edges = (conditions: Conditions): Edge[] => [
-    ...fixed.flatMap(({ pair: [a, b], of }) =>
-      of === undefined || of !== conditions.without ? [{ a, b }] : [],
-    ),
-    ...strands.map(([a, b], strand) => ({ a, b, strand })),
-    ...switches.flatMap(({ id, of, positions }) =>
-      of === conditions.without
-        ? []
-        : (positions[conditions.positions[id] ?? 0] ?? []).map(([a, b]) => ({ a, b })),
-    ),
-    ...guards.flatMap(({ of, poles }, guard) =>
-      of === conditions.without || conditions.tripped?.includes(of)
-        ? []
-        : poles.map(([a, b]) => ({ a, b, guard })),
-    ),
-  ];
-  return { at, edges, numberOf: (node) => numbers.of(node), size: numbers.size };
+  let unmoved: Around | undefined;
+  const around = ({ positions }: Pick<Conditions, 'positions'>): Around => {
+    unmoved ??= laid(numbers.size, [
+      ...fixed.map(({ pair: [a, b] }) => ({ a, b })),
+      ...strands.map(([a, b], strand) => ({ a, b, strand })),
+      ...guards.flatMap(({ poles }, guard) => poles.map(([a, b]) => ({ a, b, guard }))),
+    ]);
+    const all = unmoved.slice();
+    // What never changes is shared by all states; only the nodes of closed contacts have lists of their own.
+    const put = (from: number, way: Way) => {
+      all[from] = [...(all[from] ?? []), way];
+    };
+    for (const { id, positions: pairs } of switches)
+      for (const [a, b] of pairs[positions[id] ?? 0] ?? []) {
+        const edge = { a, b };
+        put(a, { edge, to: b, forth: true });
+        put(b, { edge, to: a, forth: false });
+      }
+    return all;
+  };
+  return { at, around, numberOf: (node) => numbers.of(node), size: numbers.size };
 }
 
 export function sameHeld(a: Held, b: Held): boolean {
@@ -133,11 +173,17 @@ export function sameHeld(a: Held, b: Held): boolean {
 }
 
 /** The circuits a node is live from. */
-export const liveFrom = (held: readonly Held[]): string[] =>
-  held.flatMap((one) => (one.kind === 'hot' ? [one.circuit] : []));
+export const liveFrom = (held: readonly Held[]): readonly string[] => circuitsOf(held, 'hot');
 /** The circuits whose neutral a node is. */
-export const neutralsIn = (held: readonly Held[]): string[] =>
-  held.flatMap((one) => (one.kind === 'neutral' ? [one.circuit] : []));
+export const neutralsIn = (held: readonly Held[]): readonly string[] => circuitsOf(held, 'neutral');
+
+const NO_CIRCUIT: readonly string[] = [];
+/** Written out: a proof asks this many thousand times. */
+function circuitsOf(held: readonly Held[], kind: 'hot' | 'neutral'): readonly string[] {
+  let found: string[] | undefined;
+  for (const one of held) if (one.kind === kind) (found ??= []).push(one.circuit);
+  return found ?? NO_CIRCUIT;
+}
 export const isGrounded = (held: readonly Held[]): boolean => held.some(({ kind }) => kind === 'ground');
 
 /** Whether something has its voltage, and from which circuit. */

@@ -53,6 +53,7 @@ export interface Subject {
 export type WiringRule = (subject: Subject) => WiringFinding[];
 
 function positionsOf({ switches }: Physical): Positions[] {
+  if (switches.length === 0) return [{}];
   const all = (position: number): Positions => Object.fromEntries(switches.map(({ id }) => [id, position]));
   return [0, 1].flatMap((from) => [
     all(from),
