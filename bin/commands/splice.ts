@@ -7,6 +7,7 @@ import type { EditionId } from '@dense-pack/core/edition/index';
 import { Kit, NEW_KIT, stockOf } from '@dense-pack/core/parts/kit';
 import { partsOf } from '@dense-pack/core/plan/cut-list';
 import { sayHot } from '@dense-pack/core/plan/needs';
+import { readTab } from '@dense-pack/core/physical/end';
 import { type Obstacle, stands } from '@dense-pack/core/plan/obstacle';
 import { planBox } from '@dense-pack/core/plan/planned';
 import { workOf } from '@dense-pack/core/plan/suggest';
@@ -104,10 +105,10 @@ export function addSplice(program: Command): void {
               `joint ${id.slice(1)}: ${sayHot(plan.carries.get(id) ?? '', work, faces)}: ${ends.map(name).join(', ')} [${connectors.join() || 'none'}]`,
           ),
           ...wiring.lands.map(({ end, at }) => `land: ${name(end)} on ${name(at)}`),
-          ...wiring.broken.map(
-            (tab) =>
-              `break the ${tab.split(':')[1] ?? ''} tab of the ${faces.find(({ key }) => key === tab.split(':')[0])?.title ?? tab}`,
-          ),
+          ...wiring.broken.map((text) => {
+            const { of, tab } = readTab(text);
+            return `break the ${tab} tab of the ${say.piece(of)}`;
+          }),
           ...wiring.marked.map((end) => `mark ${name(end)} as a hot`),
           ...parts.cuts.map(
             ({ count, size, colour, length, ends }) =>

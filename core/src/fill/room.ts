@@ -38,6 +38,9 @@ export const COMMON_ADDITIONS: readonly Addition[] = [
   device('switch'),
 ];
 
+/** Cast boxes, FS and FD: each is for one gang. */
+const CAST: ReadonlySet<StandardBox['shape']> = new Set(['fs', 'fd']);
+
 /** The most of one thing that is looked for. */
 const MOST = 50;
 
@@ -85,7 +88,7 @@ export function smallestBoxes(box: BoxDocument, edition: Edition): HoldingBox[] 
   const smallestFirst = [...edition.boxes.value].sort((a, b) => a.volume - b.volume);
   for (const standard of smallestFirst) {
     if (held.some((one) => one.standard.shape === standard.shape)) continue;
-    if (standard.multipleCover ? box.shell.gangs < 2 : standard.shape.startsWith('f') && box.shell.gangs > 1)
+    if (standard.multipleCover ? box.shell.gangs < 2 : CAST.has(standard.shape) && box.shell.gangs > 1)
       continue;
     if (box.shell.gangs > 1 && !standard.perGang && standard.shape !== 'square') continue;
     const { flaps, items } = box;

@@ -166,8 +166,8 @@ const MUTANTS: readonly Mutant[] = [
   {
     name: 'each cable of a passing chain has its own pair',
     file: ENDS,
-    from: '`${chain}:through`',
-    to: '`${chain}:through ${of}`',
+    from: "=== chain) ? of : 'through'",
+    to: '=== chain) ? of : `through ${of}`',
   },
   {
     name: 'whites are not marked',

@@ -33,6 +33,12 @@ export function readEnd(text: string): End | undefined {
   return kind === 't' ? { kind: 'terminal', of, port: part } : undefined;
 }
 
+/** The cable or device an end is of; undefined for a pigtail and the box’s own screw. */
+export function pieceAt(text: string): string | undefined {
+  const read = readEnd(text);
+  return read?.kind === 'wire' || read?.kind === 'terminal' ? read.of : undefined;
+}
+
 /** A tab of a device, as a wiring names it: `i3.0:hot`. */
 export const tabName = (of: string, tab: string): string => `${of}:${tab}`;
 export function readTab(text: string): { readonly of: string; readonly tab: string } {

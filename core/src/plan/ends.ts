@@ -12,7 +12,7 @@ import {
   type Conductor,
   isGroundColour,
 } from '../physical/pieces.ts';
-import { CAPPED, GROUND, printSignal } from './signal.ts';
+import { CAPPED, GROUND, printPair, printSignal } from './signal.ts';
 
 /** One conductor that comes into the box, with what it carries. */
 export interface Wire extends Conductor {
@@ -90,7 +90,7 @@ export const guardsOf = (work: WorkPlan, run: Run): (string | undefined)[] =>
 
 /** Names a pair of travelers: one for each cable, or one for the chain where no switch of it is in the box. */
 export function travelerPair({ chain, of }: Run, work: WorkPlan): string {
-  return work.devices.some((device) => device.chain === chain) ? `${chain}:${of}` : `${chain}:through`;
+  return printPair(chain, work.devices.some((device) => device.chain === chain) ? of : 'through');
 }
 
 interface Load {

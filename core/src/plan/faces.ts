@@ -16,7 +16,7 @@ import {
   partnerOf,
   travelerPair,
 } from './ends.ts';
-import { GROUND, printSignal } from './signal.ts';
+import { GROUND, printPair, printSignal } from './signal.ts';
 
 /** One terminal of a device and what it must carry. */
 export interface Terminal extends Port {
@@ -83,7 +83,7 @@ function signalOf(meant: Meant | undefined, work: DeviceWork, plan: WorkPlan): s
       const runs = plan.runs.filter((run) => run.does === 'travelers' && run.chain === chain);
       const run = meant.toward === 'other' ? runs[0] : runs.find(({ leads }) => leads === meant.toward);
       if (run === undefined && meant.toward !== 'other') return undefined;
-      const pair = run ? travelerPair(run, plan) : `${chain}:here`;
+      const pair = run ? travelerPair(run, plan) : printPair(chain, 'here');
       return printSignal({ kind: 'traveler', nth: meant.nth, pair });
     }
   }

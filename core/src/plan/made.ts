@@ -5,6 +5,7 @@
 import type { Wiring, WorkPlan } from '../box/work.ts';
 import { readEnd } from '../physical/end.ts';
 import { tapedIn } from './cut-list.ts';
+import { landTick, readTick, tapeTick } from './tick.ts';
 
 /** Every joint and terminal by its tick, with what meets there; numbers of joints and pigtails do not matter. */
 function meetings({ joints, lands }: Pick<Wiring, 'joints' | 'lands'>): Map<string, string> {
@@ -15,9 +16,9 @@ function meetings({ joints, lands }: Pick<Wiring, 'joints' | 'lands'>): Map<stri
   // A lead of a device is in a joint itself; on a screw lands a conductor, or a pigtail from a joint.
   for (const { ends } of joints)
     for (const end of ends)
-      if (readEnd(end)?.kind === 'terminal') meets.set(`land:${end}`, jointOf.get(end) ?? '');
+      if (readEnd(end)?.kind === 'terminal') meets.set(landTick(end), jointOf.get(end) ?? '');
   for (const { end, at } of lands)
-    meets.set(`land:${at}`, [meets.get(`land:${at}`) ?? '', said(end), jointOf.get(end) ?? ''].join('|'));
+    meets.set(landTick(at), [meets.get(landTick(at)) ?? '', said(end), jointOf.get(end) ?? ''].join('|'));
   // The tape goes round what is landed: another landing, and it comes off.
   for (const of of tapedIn({ lands })) {
     const on = lands.filter(({ at }) => {
@@ -27,7 +28,7 @@ function meetings({ joints, lands }: Pick<Wiring, 'joints' | 'lands'>): Map<stri
     meets.set(
       tapeTick(of),
       on
-        .map(({ at }) => `${at}=${meets.get(`land:${at}`) ?? ''}`)
+        .map(({ at }) => `${at}=${meets.get(landTick(at)) ?? ''}`)
         .sort()
         .join(';'),
     );
@@ -35,15 +36,13 @@ function meetings({ joints, lands }: Pick<Wiring, 'joints' | 'lands'>): Map<stri
   return meets;
 }
 
-/** The tick for the tape round one device. */
-export const tapeTick = (of: string): string => `land:tape:${of}`;
-
 /** The work with the plan as it is now, and of its ticks those that still hold. */
 export function withPlan(work: WorkPlan, plan: Wiring): WorkPlan {
   if (work.made.length === 0 || !work.plan) return { ...work, plan, made: [] };
   const [before, now] = [meetings(work.plan), meetings(plan)];
-  const made = work.made.filter((id) => id.startsWith('land:') && before.get(id) === now.get(id));
-  const joints = new Set(work.made.filter((id) => !id.startsWith('land:')).map((id) => before.get(id)));
+  const isJoint = (tick: string) => readTick(tick).kind === 'joint';
+  const made = work.made.filter((tick) => !isJoint(tick) && before.get(tick) === now.get(tick));
+  const joints = new Set(work.made.filter(isJoint).map((id) => before.get(id)));
   return {
     ...work,
     plan,
@@ -62,7 +61,7 @@ export function allMade({ plan, made, schools }: Pick<WorkPlan, 'plan' | 'made' 
   return {
     joined: all(joints.map(({ id }) => id)),
     landed: all([
-      ...lands.filter(({ at }) => readEnd(at)?.kind === 'terminal').map(({ at }) => `land:${at}`),
+      ...lands.filter(({ at }) => readEnd(at)?.kind === 'terminal').map(({ at }) => landTick(at)),
       ...(schools.tape ? tapedIn({ lands }).map(tapeTick) : []),
     ]),
   };

@@ -19,7 +19,7 @@ import {
 } from './ends.ts';
 import { type Face, facesOf, halfOf } from './faces.ts';
 import { type Ground, type Look, type Obstacle, stands } from './obstacle.ts';
-import { CAPPED, GROUND, readSignal } from './signal.ts';
+import { CAPPED, chainOfPair, GROUND, readSignal } from './signal.ts';
 import { givenOf, sourcesOf } from './sources.ts';
 
 export { nameOfCircuit, type Obstacle };
@@ -275,7 +275,7 @@ export function sayHot(
     case 'guarded':
       return `the protected ${read.part} of the ${titleOf(read.of) ?? 'GFCI'}`;
     case 'traveler':
-      return `traveler ${read.nth} of ${read.pair.split(':')[0]?.replace('way-', 'chain ') ?? 'its chain'}`;
+      return `traveler ${read.nth} of ${(chainOfPair(read.pair) ?? 'its chain').replace('way-', 'chain ')}`;
     case 'switched': {
       const hot = readHot(read.by);
       if (hot.kind === 'chain') return `what ${hot.id.replace('way-', 'three-way chain ')} gives`;

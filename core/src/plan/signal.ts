@@ -92,3 +92,9 @@ export function pigtailColour(signal: string): string {
   if (read.kind === 'neutral' || (read.kind === 'guarded' && read.part === 'neutral')) return 'white';
   return read.kind === 'switched' ? 'red' : 'black';
 }
+
+/** One pair of travelers: of a cable, or inside the box where no cable has them. */
+export const printPair = (chain: string | undefined, at: string): string => `${chain ?? ''}:${at}`;
+/** The chain a pair belongs to. */
+export const chainOfPair = (pair: string): string | undefined =>
+  pair.slice(0, pair.indexOf(':')) || undefined;

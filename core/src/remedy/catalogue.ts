@@ -162,7 +162,8 @@ function listed(box: StandardBox, edition: Edition): BoxPart[] {
   const cast = CAST_DEPTH[box.shape];
   const depth = cast === undefined ? depthOfCode(box.code, edition) : inches(cast);
   if (form === undefined || depth === null || box.multipleCover) return [];
-  const wide = box.code.startsWith('411') ? 4.6875 : form === 'device-box' ? 2 : 4;
+  // FS and FD boxes have no outline in the table: nominal.
+  const { width, height } = box.outline ?? { width: inches(4), height: inches(4) };
   return [
     {
       id: `table-${box.code.replaceAll('.', '-')}`,
@@ -174,7 +175,7 @@ function listed(box: StandardBox, edition: Edition): BoxPart[] {
       code: box.code,
       volume: box.volume,
       depth,
-      outside: size(wide, form === 'device-box' ? 3 : wide),
+      outside: [width, height],
       mounts: ['new-work'],
       places: form === 'round' ? ['ceiling', 'wall'] : ['wall', 'ceiling'],
       clamps: false,

@@ -1,7 +1,7 @@
 /** One device: its face, what lands on each terminal, and a tick for each as it is landed. */
 import type { Face } from '@dense-pack/core/plan/faces';
 import { landingsOf } from '@dense-pack/core/plan/landings';
-import { tapeTick } from '@dense-pack/core/plan/made';
+import { landTick, tapeTick } from '@dense-pack/core/plan/tick';
 import Check from 'lucide-react-native/icons/square-check';
 import Empty from 'lucide-react-native/icons/square';
 import { readEnd } from '@dense-pack/core/physical/end';
@@ -49,7 +49,7 @@ export function FaceCard({ judged, face, onTick }: FaceCardProps) {
         </View>
       </View>
       {landings.map(({ terminal, ends, joint, how }) => {
-        const id = `land:${terminal.id}`;
+        const id = landTick(terminal.id);
         const [end] = ends;
         const done = work.made.includes(id);
         const Box = done ? Check : Empty;

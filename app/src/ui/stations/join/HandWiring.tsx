@@ -1,4 +1,6 @@
 /** An existing wiring, entered joint by joint as it is found, and judged as a plan is. */
+import { tabName } from '@dense-pack/core/physical/end';
+import { isWhite } from '@dense-pack/core/physical/pieces';
 import type { BoxDocument } from '@dense-pack/core/box/document';
 import type { Wiring } from '@dense-pack/core/box/work';
 import { CONNECTORS } from '@dense-pack/core/connector/connectors';
@@ -142,14 +144,14 @@ export function HandWiring({ box, judged, onWork }: HandWiringProps) {
               <Chip
                 key={`${key}${tab}`}
                 label={`${title}: ${tab} tab broken`}
-                on={wiring.broken.includes(`${key}:${tab}`)}
-                onPress={() => set({ ...wiring, broken: toggled(wiring.broken, `${key}:${tab}`) })}
+                on={wiring.broken.includes(tabName(key, tab))}
+                onPress={() => set({ ...wiring, broken: toggled(wiring.broken, tabName(key, tab)) })}
               />
             )),
           )}
           {judged.lines
             .flatMap(({ wires }) => wires)
-            .filter(({ colour }) => colour.startsWith('white'))
+            .filter(({ colour }) => isWhite(colour))
             .map(({ id }) => (
               <Chip
                 key={id}

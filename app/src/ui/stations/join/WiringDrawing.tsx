@@ -2,6 +2,7 @@
  * The joints of a box, drawn: cables at the edges, conductors in their real colours with their letters,
  * connectors as the joints, tails to each device's face. What is live glows.
  */
+import { pieceAt, readEnd } from '@dense-pack/core/physical/end';
 import { COLOURS, type Colour as WireColour } from '@dense-pack/core/physical/pieces';
 import type { Order } from '@dense-pack/core/plan/order';
 import { type Drawing, type DrawnPath, drawWiring, MEASURES } from '@dense-pack/core/plan/layout';
@@ -71,15 +72,16 @@ export function WiringDrawing({
   const drawing = drawingOf(judged, order);
   const middle = width / 2;
   const colourOf = (end: string): string => {
-    if (end.startsWith('w:')) return end.split(':')[2] ?? 'black';
-    if (end.startsWith('t:')) return LEADS[end.split(':')[2] ?? ''] ?? 'black';
+    const read = readEnd(end);
+    if (read?.kind === 'wire') return read.colour;
+    if (read?.kind === 'terminal') return LEADS[read.port] ?? 'black';
     return wiring.pigtails.find(({ id }) => `p:${id}` === end)?.colour ?? 'black';
   };
   const dimJoint = (joint: string) => lit !== undefined && !lit.has(joint);
   const dim = ({ joint, outer }: DrawnPath) =>
     lit !== undefined &&
     !(joint !== undefined && lit.has(joint)) &&
-    !lit.has(`face:${outer.split(':')[1] ?? ''}`) &&
+    !lit.has(`face:${pieceAt(outer) ?? ''}`) &&
     !lit.has(outer);
   return (
     <View
