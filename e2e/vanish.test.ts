@@ -1,4 +1,6 @@
 /** No edit vanishes between the screen and the server: pasted tabs, failures, the login page of a guest network. */
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import type { HTTPRequest } from 'puppeteer-core';
 import { type Hand, PHONE, World } from './world';
 
@@ -94,5 +96,32 @@ test('what cannot be read is shown under the sign, and goes only at a word', asy
   await hand.touch('Close What waits to be sent');
   await hand.sees('save-sign', 'Saved');
   expect(await hand.page.evaluate(() => localStorage.getItem('dense-pack/outbox/box-torn-0001'))).toBeNull();
+  expect(hand.complaints).toEqual([]);
+});
+
+test('changes that a browser kept for version 1 of the record are sent, as version 2, with all they said', async () => {
+  const file = join(__dirname, '../core/src/tests/version-1.json');
+  const { store } = JSON.parse(readFileSync(file, 'utf8')) as { store: Record<string, string> };
+  const waiting = Object.entries(store).filter(([key]) => !key.endsWith('waiting-box-2'));
+  const hand = await world.page(PHONE);
+  await hand.page.evaluateOnNewDocument((entries) => {
+    if (sessionStorage.getItem('laid')) return;
+    sessionStorage.setItem('laid', 'yes');
+    for (const [key, text] of entries) localStorage.setItem(key, text);
+  }, waiting);
+  await hand.open('/job/waiting-job-1');
+  await hand.saved();
+  const { boxes, name } = await (await fetch(`${world.address}/api/v1/jobs/waiting-job-1`)).json();
+  expect([name, boxes.length]).toEqual(['House away', 2]);
+  for (const { id, box } of boxes) {
+    const kept = JSON.parse(store[`dense-pack/outbox/${id}`] ?? '').fields.box.work;
+    expect(box.version).toBe(2);
+    expect([box.work.plan, box.work.made]).toEqual([kept.plan, kept.made]);
+    const told = box.items.filter(({ duty }: { duty?: { hots?: unknown } }) => duty?.hots !== undefined);
+    expect(told).toHaveLength(kept.runs.length);
+  }
+  expect(
+    await hand.page.evaluate(() => Object.keys(localStorage).filter((key) => key.includes('outbox/'))),
+  ).toEqual([]);
   expect(hand.complaints).toEqual([]);
 });

@@ -14,7 +14,11 @@ interface StateRow {
 export function documentIn(text: string): BoxDocument {
   const read = StoredBox.safeParse(JSON.parse(text));
   if (read.success) return read.data;
-  throw new Unread(read.error.issues.map(({ path, message }) => `${path.join('.')}: ${message}`).join('; '));
+  throw new Unread(
+    read.error.issues
+      .map(({ path, message }) => (path[0] === 'version' ? message : `${path.join('.')}: ${message}`))
+      .join('; '),
+  );
 }
 
 /** A stored document of a newer program, or a spoilt one. It is kept as it is. */

@@ -66,7 +66,7 @@ export function ItemCard({ item, row, why, onChange, onClose }: ItemCardProps) {
       )}
       {many > 1 && (
         <Choice
-          title="What is changed below is changed for"
+          title="Changes apply to"
           options={[
             { value: false, label: many === 2 ? 'both' : `all ${many}` },
             { value: true, label: 'this one' },

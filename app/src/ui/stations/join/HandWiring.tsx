@@ -1,11 +1,9 @@
 /** An existing wiring, entered joint by joint as it is found, and judged as a plan is. */
-import { tabName } from '@dense-pack/core/physical/end';
-import { isWhite } from '@dense-pack/core/physical/pieces';
 import type { BoxDocument } from '@dense-pack/core/box/document';
 import type { Wiring } from '@dense-pack/core/box/work';
 import { CONNECTORS } from '@dense-pack/core/connector/connectors';
-import { BOX_SCREW } from '@dense-pack/core/physical/end';
-import { isMetal } from '@dense-pack/core/physical/pieces';
+import { BOX_SCREW, tabName } from '@dense-pack/core/physical/end';
+import { isMetal, isWhite } from '@dense-pack/core/physical/pieces';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Choice } from '../../parts/Choice';
