@@ -1,6 +1,6 @@
 /** What changed from one state of a box to another: as found against planned, planned against built. */
 import type { BoxDocument, Item } from './document.ts';
-import { alike, joinRaceways, racewayOf } from './rows.ts';
+import { alike, joinRaceways, runsWith } from './rows.ts';
 import { roleOf } from './work.ts';
 
 /**
@@ -90,12 +90,7 @@ export function difference(before: BoxDocument, after: BoxDocument): Change[] {
   const isNote = (change: Change) => change.what === 'box' && change.field === 'note';
   const changes = own.filter((change) => !isNote(change));
   const [was, is] = [joinRaceways(before.items), joinRaceways(after.items)];
-  const idsOf = (item: Item) =>
-    item.kind === 'conductors'
-      ? after.items.flatMap((one) =>
-          one.kind === 'conductors' && racewayOf(one) === item.id ? [one.id] : [],
-        )
-      : [item.id];
+  const idsOf = (item: Item) => runsWith(after.items, item.id).map(({ id }) => id);
   const left = new Map(was.map((item) => [item.id, item]));
   const unmatched: Item[] = [];
   const compare = (one: Item, other: Item) => {

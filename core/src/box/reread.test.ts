@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { printCountLine } from '../shorthand/print.ts';
 import { readCountLine } from '../shorthand/read.ts';
 import { LINE } from '../tests/lines.ts';
+import { difference } from './difference.ts';
 import type { BoxDocument } from './document.ts';
 import { changeItem } from './edit.ts';
 import { newId } from './new-id.ts';
@@ -71,4 +72,27 @@ test('no id comes twice, whatever line is written over whatever box', () => {
     }),
     { numRuns: 300 },
   );
+});
+
+test('a raceway told apart stays so; one that names a piece of another kind, or one that is gone, does no harm', () => {
+  const raceway = (id: string, count: number, more: object = {}) =>
+    ({ id, kind: 'conductors', count, size: 12, run: 'enters', ...more }) as BoxDocument['items'][number];
+  const cable = boxOf('18 in3, 14/2').items;
+  for (const named of ['i1.0', 'i9.9', 'i2.0']) {
+    const box = {
+      ...boxOf('18 in3, 14/2'),
+      items: [
+        ...cable,
+        raceway('i2.0', 2, { raceway: named }),
+        raceway('i3.0', 3, { raceway: named, duty: { does: 'feed', circuits: ['a'], hots: [] } }),
+      ],
+    };
+    expect(printCountLine(box)).toBe('18 in3, 14/2, 5x 12');
+    expect(anew(box, printCountLine(box))).toEqual(box);
+    expect(difference(box, box)).toEqual([]);
+    const fewer = anew(box, '18 in3, 14/2, 4x 12');
+    expect(fewer.items).toMatchObject([{ id: 'i1.0' }, { id: 'i2.0', count: 4 }]);
+    expect(fewer.items[1]).not.toHaveProperty('duty');
+    expect(difference(box, fewer)).toMatchObject([{ what: 'removed', count: 1 }]);
+  }
 });

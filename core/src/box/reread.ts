@@ -1,7 +1,7 @@
 /** A box whose count line was written anew: what is still there stays the piece it was. */
 import type { BoxDocument, Item } from './document.ts';
 import type { NewId } from './piece-id.ts';
-import { alike, joinRaceways, racewayOf } from './rows.ts';
+import { alike, joinRaceways, runsWith } from './rows.ts';
 import { roleOf } from './work.ts';
 
 /** Whether a piece of the new line can be this one: made the same, whatever else is said of it now. */
@@ -46,9 +46,9 @@ export function reread(before: BoxDocument, read: BoxDocument, newId: NewId): Bo
   const items = read.items.flatMap((item, nth): Item[] => {
     const was = same[nth] ?? take((one) => couldBe(one, item));
     if (was === undefined) return [{ ...item, id: newId() } as Item];
-    const runs = before.items.filter((one) => one.kind === 'conductors' && racewayOf(one) === was.id);
+    const runs = runsWith(before.items, was.id);
     return runs.length > 1 && 'count' in was && 'count' in item && was.count === item.count
-      ? runs
+      ? [...runs]
       : [kept(was, item)];
   });
   return { ...read, items, ...(before.work === undefined ? {} : { work: before.work }) };

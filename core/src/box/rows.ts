@@ -75,27 +75,34 @@ export function gathered<T extends Item>(items: readonly T[]): Row<T>[] {
 /** The raceway that conductors come by. */
 export const racewayOf = ({ id, raceway }: ItemOf<'conductors'>): string => raceway ?? id;
 
+/** The pieces that share the raceway of one, itself among them. Of anything else, itself alone. */
+export function runsWith(items: readonly Item[], id: string): readonly Item[] {
+  const piece = items.find((one) => one.id === id);
+  if (piece?.kind !== 'conductors') return piece === undefined ? [] : [piece];
+  return items.filter((one) => one.kind === 'conductors' && racewayOf(one) === racewayOf(piece));
+}
+
 /**
  * Conductors of one raceway as they were counted: however many runs are told apart in it, one item with all of
- * them. It is called by the raceway, and nothing is told of what it does.
+ * them. It is called by the first, and where there are several nothing is told of what it does.
  */
 export function joinRaceways(items: readonly Item[]): Item[] {
   if (!items.some((item) => item.kind === 'conductors' && item.raceway !== undefined)) return [...items];
+  const places = new Map<string, number>();
   const joined: Item[] = [];
   for (const item of items) {
-    const nth =
-      item.kind === 'conductors'
-        ? joined.findIndex((one) => one.kind === 'conductors' && racewayOf(one) === racewayOf(item))
-        : -1;
+    if (item.kind !== 'conductors') {
+      joined.push(item);
+      continue;
+    }
+    const nth = places.get(racewayOf(item)) ?? -1;
     const before = joined[nth];
-    if (item.kind !== 'conductors') joined.push(item);
-    else if (before?.kind === 'conductors') joined[nth] = { ...before, count: before.count + item.count };
-    else {
-      const { raceway: _raceway, duty, ...bare } = item;
-      const alone = items.every(
-        (one) => one === item || one.kind !== 'conductors' || racewayOf(one) !== racewayOf(item),
-      );
-      joined.push({ ...bare, id: racewayOf(item), ...(alone && duty !== undefined ? { duty } : {}) });
+    if (before?.kind === 'conductors') {
+      const { duty: _duty, ...bare } = before;
+      joined[nth] = { ...bare, count: before.count + item.count };
+    } else {
+      const { raceway: _raceway, ...bare } = item;
+      places.set(racewayOf(item), joined.push(bare) - 1);
     }
   }
   return joined;
