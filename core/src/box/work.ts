@@ -9,7 +9,7 @@ import { isPieceId, isUlid, pieceId as piece } from './piece-id.ts';
 import { type CableRole, keysOf } from './words.ts';
 
 const circuitId = z.string().regex(/^[a-f]$/, 'must be a circuit a to f');
-const chainId = z.string().regex(/^way-\d{1,2}$/, 'must be a chain way-1 to way-99');
+const chainId = z.string().regex(/^way-\d{1,5}$/, 'must be a chain, such as “way-1”');
 /**
  * A hot: the constant hot of a circuit (`a`), what a switch of the box gives (`i3.0`, or `i3.0.2` for the
  * second half of a combination device), what a far switch gives back (the cable’s piece), or what a
@@ -18,7 +18,7 @@ const chainId = z.string().regex(/^way-\d{1,2}$/, 'must be a chain way-1 to way-
 const hot = z
   .string()
   .refine(
-    (text) => /^([a-f]|way-\d{1,2})$/.test(text) || isPieceId(text) || firstHalf(text) !== undefined,
+    (text) => /^([a-f]|way-\d{1,5})$/.test(text) || isPieceId(text) || firstHalf(text) !== undefined,
     'must name a circuit, a switch or a chain',
   );
 

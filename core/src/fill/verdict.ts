@@ -1,4 +1,5 @@
 /** The verdict in words, as the screen, the sheet and the command line say it. */
+import type { WarningCode } from '../box/assembled.ts';
 import { editionOf, SIZES, type Size } from '../edition/index.ts';
 import { type Amount, QUARTERS, showAmount, unitName } from './amount.ts';
 import type { Tally, TallyLine } from './tally.ts';
@@ -22,6 +23,43 @@ export function allowancesLeft(tally: Tally): { size: Size; count: number } | un
 
 const NUMBER_WORDS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine'];
 
+/** The verdict in two parts: what it is, and what that means. */
+export interface VerdictParts {
+  /** `legal, 2.25 in³ left`, `over by 2.25 in³`, `no legal volume`. */
+  readonly head: string;
+  /** `one more 12 AWG allowance`, `read the stamp`; undefined where the head says it all. */
+  readonly more?: string;
+}
+
+/** Why there is no answer, by the first of these that was found, and what to do. */
+const NO_ANSWER: readonly (readonly [WarningCode, VerdictParts])[] = [
+  ['device-unsized', { head: 'no answer', more: 'a device has no conductor to be sized from' }],
+  ['size-not-in-table', { head: 'no answer', more: 'a size has no allowance in this edition' }],
+  ['barrier-spaces', { head: 'no answer', more: 'say what is in each space' }],
+  ['not-listed', { head: 'no legal volume', more: 'this edition does not list the box' }],
+  ['measured', { head: 'no legal volume', more: 'an estimate is never a pass' }],
+];
+
+export function verdictParts(tally: Tally): VerdictParts {
+  const unit = unitName(tally.unit);
+  const show = (value: number) => `${showAmount(Math.abs(value) as Amount, tally.unit)} ${unit}`;
+  const where = tally.spaces ? ' in the tighter space' : '';
+  if (tally.margin === null) {
+    const codes = new Set(tally.warnings.map(({ code }) => code));
+    return (
+      NO_ANSWER.find(([code]) => codes.has(code))?.[1] ?? { head: 'no legal volume', more: 'read the stamp' }
+    );
+  }
+  if (tally.margin < 0) return { head: `over by ${show(tally.margin)}${where}` };
+  if (tally.margin === 0)
+    return { head: `legal, with ${show(0)} left${where}`, more: 'nothing more goes in' };
+  const head = `legal, ${show(tally.margin)} left${where}`;
+  const left = allowancesLeft(tally);
+  if (!left) return { head };
+  const many = NUMBER_WORDS[left.count] ?? left.count;
+  return { head, more: `${many} more ${left.size} AWG allowance${left.count === 1 ? '' : 's'}` };
+}
+
 /**
  * The verdict as a sentence.
  * @example 'legal, 2.25 in³ left: one more 12 AWG allowance'
@@ -29,23 +67,6 @@ const NUMBER_WORDS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven
  * @example 'no legal volume: read the stamp'
  */
 export function verdictWords(tally: Tally): string {
-  const unit = unitName(tally.unit);
-  const show = (value: number) => `${showAmount(Math.abs(value) as Amount, tally.unit)} ${unit}`;
-  const where = tally.spaces ? ' in the tighter space' : '';
-  if (tally.margin === null) {
-    const codes = tally.warnings.map((warning) => warning.code);
-    if (codes.includes('device-unsized')) return 'no answer: a device has no conductor to be sized from';
-    if (codes.includes('size-not-in-table')) return 'no answer: a size has no allowance in this edition';
-    if (codes.includes('barrier-spaces')) return 'no answer: say what is in each space';
-    if (codes.includes('not-listed')) return 'no legal volume: this edition does not list the box';
-    if (codes.includes('measured')) return 'no legal volume: an estimate is never a pass';
-    return 'no legal volume: read the stamp';
-  }
-  if (tally.margin < 0) return `over by ${show(tally.margin)}${where}`;
-  const left = allowancesLeft(tally);
-  if (tally.margin === 0) return `legal, with ${show(0)} left${where}: nothing more goes in`;
-  const more = left
-    ? `: ${NUMBER_WORDS[left.count] ?? left.count} more ${left.size} AWG allowance${left.count === 1 ? '' : 's'}`
-    : '';
-  return `legal, ${show(tally.margin)} left${where}${more}`;
+  const { head, more } = verdictParts(tally);
+  return more === undefined ? head : `${head}: ${more}`;
 }

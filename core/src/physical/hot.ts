@@ -13,7 +13,7 @@ export type Hot =
 /** @example readHot('i3.0.2') // {kind: 'switched', by: 'i3.0', half: 2} */
 export function readHot(ref: string): Hot {
   if (/^[a-f]$/.test(ref)) return { kind: 'circuit', id: ref };
-  if (/^way-\d{1,2}$/.test(ref)) return { kind: 'chain', id: ref };
+  if (/^way-\d{1,5}$/.test(ref)) return { kind: 'chain', id: ref };
   const device = firstHalf(ref);
   return device === undefined
     ? { kind: 'switched', by: ref, half: 1 }

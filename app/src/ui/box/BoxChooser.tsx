@@ -5,7 +5,7 @@ import { type BoxWish, chooseBoxes, type Fit, wishFor } from '@dense-pack/core/p
 import { partsOf } from '@dense-pack/core/parts/kit';
 import { MATERIALS, MOUNTS } from '@dense-pack/core/box/words';
 import type { Edition } from '@dense-pack/core/edition/edition';
-import { verdictWords } from '@dense-pack/core/fill/verdict';
+import { verdictParts } from '@dense-pack/core/fill/verdict';
 import { inches, showInches } from '@dense-pack/core/quantity/length';
 import { showVolume, UNIT_NAMES } from '@dense-pack/core/quantity/volume';
 import { useMemo, useState } from 'react';
@@ -200,7 +200,7 @@ function Suggestion({ title, fit, edition, main = false, onTake }: SuggestionPro
       <Words strong>{fit.part.name}</Words>
       <Words size="fine">{`${volumeOf(fit, edition)}, ${showInches(fit.part.depth)} in deep`}</Words>
       <VerdictSign verdict={fit.counted.verdict} />
-      <Words size="fine">{`${verdictWords(fit.counted).split(': ')[0]}; ${fit.room.answer} to work in`}</Words>
+      <Words size="fine">{`${verdictParts(fit.counted).head}; ${fit.room.answer} to work in`}</Words>
       {fit.part.typical && (
         <Words size="fine" tone="text-unknown">
           typical: read the stamp

@@ -3,7 +3,7 @@ import { printCountLine } from '@dense-pack/core/shorthand/print';
 import type { BoxDocument } from '@dense-pack/core/box/document';
 import type { Edition } from '@dense-pack/core/edition/edition';
 import { tally } from '@dense-pack/core/fill/tally';
-import { verdictWords } from '@dense-pack/core/fill/verdict';
+import { verdictParts } from '@dense-pack/core/fill/verdict';
 import { View } from 'react-native';
 import { outbox, type ShownBox } from '../client/queries';
 import { Notice } from '../parts/Notice';
@@ -52,7 +52,7 @@ function Version({ title, box, edition }: VersionProps) {
     <View className="flex-row items-center gap-2 border-t border-hair py-1" testID="version">
       <Vessel box={box} counted={counted} width={72} height={64} small />
       <View className="min-w-0 flex-1">
-        <Words strong>{`${title}: ${verdictWords(counted).split(': ')[0]}`}</Words>
+        <Words strong>{`${title}: ${verdictParts(counted).head}`}</Words>
         <Words mono size="fine">
           {printCountLine(box)}
         </Words>

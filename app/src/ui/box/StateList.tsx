@@ -3,7 +3,7 @@ import type { BoxState } from '@dense-pack/core/box/record';
 import { STAGES } from '@dense-pack/core/box/words';
 import type { Edition } from '@dense-pack/core/edition/edition';
 import { tally } from '@dense-pack/core/fill/tally';
-import { verdictWords } from '@dense-pack/core/fill/verdict';
+import { verdictParts } from '@dense-pack/core/fill/verdict';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { type ShownBox, useStates } from '../client/queries';
@@ -52,7 +52,7 @@ export function StateList({ box, edition, onRestore }: StateListProps) {
           <View className="min-w-0 flex-1">
             <Words strong>{`${dayWords(state.at)}, ${STAGES[state.stage]}`}</Words>
             <Words size="fine" tone="text-soft">
-              {verdictWords(tally(state.box, edition)).split(': ')[0]}
+              {verdictParts(tally(state.box, edition)).head}
             </Words>
           </View>
           {nth === 0 ? (

@@ -1,5 +1,5 @@
 /** A box of a job as a small vessel with its verdict. */
-import { verdictWords } from '@dense-pack/core/fill/verdict';
+import { verdictParts } from '@dense-pack/core/fill/verdict';
 import { STAGES } from '@dense-pack/core/box/words';
 import type { EditionId } from '@dense-pack/core/edition/index';
 import { Link } from 'expo-router';
@@ -38,9 +38,7 @@ export const BoxCard = memo(function BoxCard({ box, jobEdition }: BoxCardProps) 
           {where === '' ? ' ' : where}
         </Words>
         <VerdictSign verdict={counted.verdict} />
-        <Words size="fine">
-          {`${verdictWords(counted).split(': ')[0]}${tight ? ', tight to work in' : ''}`}
-        </Words>
+        <Words size="fine">{`${verdictParts(counted).head}${tight ? ', tight to work in' : ''}`}</Words>
         {wrong > 0 && (
           <Words size="fine" tone="text-over">
             {`${wrong} ${wrong === 1 ? 'violation' : 'violations'} beside the fill`}

@@ -2,7 +2,7 @@
 import { countedIds } from '@dense-pack/core/box/piece-id';
 import type { Size } from '@dense-pack/core/edition/index';
 import { roomLeft } from '@dense-pack/core/fill/room';
-import { verdictWords } from '@dense-pack/core/fill/verdict';
+import { verdictParts } from '@dense-pack/core/fill/verdict';
 import { findTaps, type Tap, type TapBox, type TapWish } from '@dense-pack/core/remedy/tap';
 import CircleCheck from 'lucide-react-native/icons/circle-check';
 import CircleX from 'lucide-react-native/icons/circle-x';
@@ -174,7 +174,7 @@ function TapCard({ tap, way, onWay, onOpen }: TapCardProps) {
             {[from.room, from.circuit && `circuit ${from.circuit}`].filter(Boolean).join(', ')}
           </Words>
           {can ? (
-            <Words size="fine">{`With the new cable ${verdictWords(after).split(': ')[0]}.`}</Words>
+            <Words size="fine">{`With the new cable ${verdictParts(after).head}.`}</Words>
           ) : (
             against.map((reason) => (
               <Words key={reason} size="fine">{`${reason.charAt(0).toUpperCase()}${reason.slice(1)}.`}</Words>
@@ -227,7 +227,7 @@ function Headroom({ boxes, edition }: JobBoxes) {
                 {box.name}
               </Words>
               <Words size="fine" tone={counted.verdict === 'over' ? 'text-over' : 'text-soft'}>
-                {verdictWords(counted).split(': ')[0]}
+                {verdictParts(counted).head}
               </Words>
             </View>
             <View className="flex-row flex-wrap gap-1">

@@ -1,7 +1,7 @@
 /** The verdict: a word, a shape and a number, never a colour alone. */
 import { showAmount, unitName } from '@dense-pack/core/fill/amount';
 import type { Tally, Verdict } from '@dense-pack/core/fill/tally';
-import { verdictWords } from '@dense-pack/core/fill/verdict';
+import { verdictParts, verdictWords } from '@dense-pack/core/fill/verdict';
 import type { LucideIcon } from 'lucide-react-native';
 import CircleCheck from 'lucide-react-native/icons/circle-check';
 import CircleHelp from 'lucide-react-native/icons/circle-question-mark';
@@ -36,7 +36,7 @@ export function VerdictBand({ counted, room }: { readonly counted: Tally; readon
   const colours = useColours();
   const { icon: Icon, tone, frame } = SIGNS[counted.verdict];
   const words = verdictWords(counted);
-  const [head = '', ...rest] = words.split(': ');
+  const { head, more } = verdictParts(counted);
   const capacity = counted.capacity === null ? '—' : showAmount(counted.capacity, counted.unit);
   return (
     <View
@@ -51,7 +51,7 @@ export function VerdictBand({ counted, room }: { readonly counted: Tally; readon
           {head.charAt(0).toUpperCase() + head.slice(1)}
         </Words>
         <Words size="fine" tone="text-soft" testID="work-room">
-          {[...rest, room.answer === 'unknown' ? '' : `${room.answer} to work in`].filter(Boolean).join('; ')}
+          {[more, room.answer === 'unknown' ? '' : `${room.answer} to work in`].filter(Boolean).join('; ')}
         </Words>
       </View>
       <View className="ml-auto items-end">

@@ -4,7 +4,7 @@ import { alsoFound, dropPlan, markBuilt, planChange } from '@dense-pack/core/box
 import { STAGES } from '@dense-pack/core/box/words';
 import type { Edition } from '@dense-pack/core/edition/edition';
 import { type Tally, tally } from '@dense-pack/core/fill/tally';
-import { verdictWords } from '@dense-pack/core/fill/verdict';
+import { verdictParts } from '@dense-pack/core/fill/verdict';
 import type { BoxDocument } from '@dense-pack/core/box/document';
 import ArrowRight from 'lucide-react-native/icons/arrow-right';
 import Check from 'lucide-react-native/icons/check';
@@ -138,7 +138,7 @@ function Beside({ found, box, counted, edition, stage, width }: BesideProps) {
             <Vessel box={side.box} counted={side.counted} width={one - 24} height={104} small />
             <VerdictSign verdict={side.counted.verdict} />
             <Words size="fine" className="text-center">
-              {verdictWords(side.counted).split(': ')[0]}
+              {verdictParts(side.counted).head}
             </Words>
           </View>
         </View>

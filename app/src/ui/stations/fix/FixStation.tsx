@@ -4,7 +4,7 @@ import { planChange } from '@dense-pack/core/box/stages';
 import { checkBox } from '@dense-pack/core/check/check-box';
 import type { Edition } from '@dense-pack/core/edition/edition';
 import { type Tally, tally } from '@dense-pack/core/fill/tally';
-import { verdictWords } from '@dense-pack/core/fill/verdict';
+import { verdictParts } from '@dense-pack/core/fill/verdict';
 import { workRoom } from '@dense-pack/core/fold/work-room';
 import type { Kit } from '@dense-pack/core/parts/kit';
 import { useEffect, useMemo, useState } from 'react';
@@ -161,7 +161,7 @@ function RemedyCard({ nth, remedy, edition, onApply }: RemedyCardProps) {
           ))}
           <View className="flex-row flex-wrap items-center gap-2">
             <VerdictSign verdict={counted.verdict} />
-            <Words size="fine">{`${verdictWords(counted).split(': ')[0]}; ${room.answer} to work in`}</Words>
+            <Words size="fine">{`${verdictParts(counted).head}; ${room.answer} to work in`}</Words>
           </View>
           <Words size="fine" tone="text-soft">
             {`about ${minutes} min, ${DAMAGE[Math.ceil(damage)] ?? DAMAGE[3]}`}
