@@ -135,8 +135,9 @@ function namedCables(box: BoxDocument, work: WorkPlan): CablePiece[] {
   const cables = unnamed(box, work);
   const names = numbered(cables.map(callOf));
   return cables.map((cable, at) => {
+    const { key, item, run, conductors } = cable;
     const name = names[at] ?? '';
-    return { ...cable, name, quoted: labelOf(cable) ? `“${name}”` : name };
+    return { key, item, run, conductors, name, quoted: labelOf(cable) ? `“${name}”` : name };
   });
 }
 

@@ -245,20 +245,15 @@ export function conductorsNeeded(run: Run, work: WorkPlan): number {
 
 /** Every run with its conductors and what they carry. */
 export function linesOf(box: BoxDocument, work: WorkPlan): Line[] {
-  return cablesOf(box, work).map(({ conductors, ...cable }): Line => {
-    const insulated = conductors.filter(({ colour }) => !isGroundColour(colour));
-    const loads = loadsOf(
-      cable.run,
-      insulated.map(({ colour }) => colour),
-      work,
-    );
-    return {
-      ...cable,
-      wires: conductors.map((conductor): Wire => {
-        if (isGroundColour(conductor.colour)) return { ...conductor, signal: GROUND, marked: false };
-        const load = loads.find(({ colour }) => colour === conductor.colour);
-        return { ...conductor, signal: load?.signal ?? CAPPED, marked: load?.marked ?? false };
-      }),
-    };
+  return cablesOf(box, work).map(({ key, item, run, name, quoted, conductors }): Line => {
+    const insulated = conductors.flatMap(({ colour }) => (isGroundColour(colour) ? [] : [colour]));
+    const loads = loadsOf(run, insulated, work);
+    const wires = conductors.map(({ id, run: of, colour, size }): Wire => {
+      if (isGroundColour(colour)) return { id, run: of, colour, size, signal: GROUND, marked: false };
+      const load = loads.find((one) => one.colour === colour);
+      const signal = load?.signal ?? CAPPED;
+      return { id, run: of, colour, size, signal, marked: load?.marked ?? false };
+    });
+    return { key, item, run, name, quoted, wires };
   });
 }

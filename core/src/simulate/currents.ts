@@ -40,6 +40,8 @@ export interface Ways {
   readonly around: Around;
   /** What is connected, worked out once for all that hangs on it, by the number of each of its nodes. */
   readonly nets: (Net | undefined)[];
+  /** From each node the step toward the nearest source, and where it leads. */
+  readonly toward: ({ readonly step: Step; readonly to: number } | undefined)[];
 }
 
 /** Everything that is connected in one state. */
@@ -51,11 +53,16 @@ interface Net {
 }
 
 export function waysIn(prepared: Prepared, positions: Positions): Ways {
-  return { state: prepared.at({ positions }), around: prepared.around({ positions }), nets: [] };
+  return { state: prepared.at({ positions }), around: prepared.around({ positions }), nets: [], toward: [] };
 }
 
 /** The net a node is in. */
-function netOf(start: number, { around, nets }: Ways, { physical }: Circuitry, prepared: Prepared): Net {
+function netOf(
+  start: number,
+  { around, nets, toward }: Ways,
+  { physical }: Circuitry,
+  prepared: Prepared,
+): Net {
   const known = nets[start];
   if (known) return known;
   const ends: { node: number; held: Held }[] = [];
@@ -74,6 +81,16 @@ function netOf(start: number, { around, nets }: Ways, { physical }: Circuitry, p
     const number = prepared.numberOf(node);
     if (nets[number] === net) ends.push({ node: number, held });
   }
+  // Outward from the sources, once for everything that hangs on them.
+  const queue = ends.map(({ node }) => node);
+  const met = new Set(queue);
+  for (const node of queue)
+    for (const { edge, to, forth } of around[node] ?? []) {
+      if (met.has(to)) continue;
+      met.add(to);
+      toward[to] = { step: { edge, forth: !forth }, to: node };
+      queue.push(to);
+    }
   // As many connections as a tree has: no ring is in it. Each is met from both of its nodes.
   if (ways !== 2 * (reached.length - 1)) net.rings = ringsFrom(start, around);
   return net;
@@ -99,12 +116,8 @@ export function imbalancesOf(circuitry: Circuitry, prepared: Prepared, ways: Way
     [prepared.numberOf(use.neutral), 1],
   ] as const) {
     const { ends, rings } = netOf(start, ways, circuitry, prepared);
-    const path = pathTo(
-      start,
-      ends.map(({ node }) => node),
-      ways.around,
-    );
-    for (const { edge, forth } of path) {
+    for (let at = ways.toward[start]; at; at = ways.toward[at.to]) {
+      const { edge, forth } = at.step;
       if (edge.strand !== undefined) add('cable', cableOf(edge.strand), forth ? sign : -sign);
       if (edge.guard !== undefined) add('guard', physical.guards[edge.guard]?.of ?? '', forth ? sign : -sign);
     }
@@ -120,31 +133,6 @@ export function imbalancesOf(circuitry: Circuitry, prepared: Prepared, ways: Way
   for (const kind of ['cable', 'guard'] as const)
     for (const [of, way] of through[kind]) if (way !== 0) found.push({ kind, of });
   return found;
-}
-
-/** The shortest way from a node to one of several. */
-function pathTo(start: number, ends: readonly number[], around: Around): Step[] {
-  const from = new Int32Array(around.length).fill(-1);
-  const steps: (Step | undefined)[] = [];
-  const queue = [start];
-  from[start] = start;
-  for (const node of queue) {
-    if (ends.includes(node)) {
-      const path: Step[] = [];
-      for (let at = node; at !== start; at = from[at] ?? start) {
-        const step = steps[at];
-        if (step) path.push(step);
-      }
-      return path.reverse();
-    }
-    for (const { edge, to, forth } of around[node] ?? [])
-      if (from[to] === -1) {
-        from[to] = node;
-        steps[to] = { edge, forth };
-        queue.push(to);
-      }
-  }
-  return [];
 }
 
 /**

@@ -51,7 +51,8 @@ function checkPoint(
 ): void {
   const { use, control, circuit: own } = point.one;
   const fed = fedFrom(state, use);
-  const at = { pieces: [use.of], ends: [use.hot] };
+  // Made only where something fails: every point is looked at in every state.
+  const at = () => ({ pieces: [use.of], ends: [use.hot] });
   const [live] = liveFrom(state.held(use.hot));
   const there = state.held(use.neutral);
   const chained = control.kind === 'chain';
@@ -63,14 +64,14 @@ function checkPoint(
     meant = turn !== point.phase;
   } else if (control.kind === 'switch') meant = (positions[control.id] ?? 0) === 1;
   if (!use.doubled && live === undefined && liveFrom(there).length > 0) {
-    if (neutralsIn(state.held(use.hot)).length > 0) add('reversed', { use: use.id }, at);
-    else if (meant) add('dead', { use: use.id, why: 'hot-side' }, at);
+    if (neutralsIn(state.held(use.hot)).length > 0) add('reversed', { use: use.id }, at());
+    else if (meant) add('dead', { use: use.id, why: 'hot-side' }, at());
     return;
   }
   if (meant && fed === undefined) {
-    if (live === undefined) add('dead', { use: use.id, why: 'no-hot' }, at);
-    else if (use.doubled) add('dead', { use: use.id, why: 'one-hot' }, at);
-    else add('open-neutral', { use: use.id }, at);
+    if (live === undefined) add('dead', { use: use.id, why: 'no-hot' }, at());
+    else if (use.doubled) add('dead', { use: use.id, why: 'one-hot' }, at());
+    else add('open-neutral', { use: use.id }, at());
     return;
   }
   if (!meant && fed !== undefined) {
@@ -79,19 +80,19 @@ function checkPoint(
     const byAnother = fedFrom(allOff, use) === undefined && Object.values(positions).includes(1);
     const its = control.kind === 'switch' ? switches.find(({ id }) => id === control.id) : undefined;
     const by = its === undefined ? {} : { by: its.id };
-    if (chained) add('wrong-switch', { use: use.id, chain: true }, at);
-    else add(its !== undefined && byAnother ? 'wrong-switch' : 'stays-on', { use: use.id, ...by }, at);
+    if (chained) add('wrong-switch', { use: use.id, chain: true }, at());
+    else add(its !== undefined && byAnother ? 'wrong-switch' : 'stays-on', { use: use.id, ...by }, at());
     return;
   }
   if (!meant && live !== undefined && there.length === 0)
-    add('switched-neutral', { use: use.id, rule: section('switched-neutral') }, at);
+    add('switched-neutral', { use: use.id, rule: section('switched-neutral') }, at());
   if (fed === undefined) return;
   point.wasOn = true;
   if (use.doubled) return;
   if (own !== undefined && fed !== own)
-    add('wrong-circuit', { use: use.id, why: 'meant-for', circuit: fed, meant: own }, at);
+    add('wrong-circuit', { use: use.id, why: 'meant-for', circuit: fed, meant: own }, at());
   if (!neutralsIn(there).some((one) => sharersOf(work, fed).includes(one)))
-    add('foreign-neutral', { use: use.id, circuit: fed }, at);
+    add('foreign-neutral', { use: use.id, circuit: fed }, at());
 }
 
 function tellMeeting({ add, section }: Looking, node: string, held: readonly Held[]): void {

@@ -134,13 +134,14 @@ function prepared({ physical, links }: Circuitry): Prepared {
       else if (!there.some((other) => sameHeld(one, other))) there.push(one);
       names.set(root, name);
     }
+    const meetings: { node: string; held: readonly Held[] }[] = [];
+    for (const [root, all] of held)
+      if (all.length > 1) meetings.push({ node: names.get(root) ?? '', held: all });
     const find = (node: string) => joined.find(numbers.of(node));
     return {
       held: (node) => held.get(find(node)) ?? NONE,
       connected: (a, b) => find(a) === find(b),
-      meetings: [...held]
-        .filter(([, all]) => all.length > 1)
-        .map(([root, all]) => ({ node: names.get(root) ?? '', held: all })),
+      meetings,
     };
   };
 

@@ -69,10 +69,10 @@ export function checkBreaker({ circuitry, prepared, required, add }: Looking, id
   for (const { use, circuit: of } of required) {
     if (use.doubled) continue;
     const [before, after] = [fedFrom(on, use), fedFrom(off, use)];
-    const at = { pieces: [use.of], ends: [use.hot], circuits: [id] };
+    const at = () => ({ pieces: [use.of], ends: [use.hot], circuits: [id] });
     if (of === id && after !== undefined)
-      add('wrong-circuit', { use: use.id, why: 'stays-live', circuit: id }, at);
+      add('wrong-circuit', { use: use.id, why: 'stays-live', circuit: id }, at());
     if (of !== id && before !== undefined && after === undefined)
-      add('wrong-circuit', { use: use.id, why: 'goes-dead', circuit: id }, at);
+      add('wrong-circuit', { use: use.id, why: 'goes-dead', circuit: id }, at());
   }
 }
