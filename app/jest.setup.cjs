@@ -1,3 +1,12 @@
+/** A channel between tabs keeps a browser's page from nothing; here it would keep the tests from ending. */
+const { BroadcastChannel: Channel } = globalThis;
+globalThis.BroadcastChannel = class extends Channel {
+  constructor(name) {
+    super(name);
+    this.unref();
+  }
+};
+
 /** A browser's store for tests that run without a browser. */
 const kept = new Map();
 globalThis.localStorage = {

@@ -35,7 +35,7 @@ const check = ({ name, command }) =>
 const tests = (name, args) => {
   const report = join(tmpdir(), `dense-pack-${process.pid}-${name}.json`);
   const env = { ...process.env, CHROMIUM: chromium, NODE_OPTIONS: '' };
-  run('npx', ['jest', ...args, '--forceExit', '--json', `--outputFile=${report}`], {
+  run('npx', ['jest', ...args, '--json', `--outputFile=${report}`], {
     env,
     timeout: 20 * 60_000,
   });
@@ -60,12 +60,13 @@ const checks = [
     command: ['tsc', '-p', part],
   })),
   { name: 'dead code', command: ['knip'] },
+  { name: 'import cycles', command: ['tsx', 'scripts/cycles.mjs'] },
 ];
 const lane = async () => {
   for (let next = checks.shift(); next; next = checks.shift()) await check(next);
 };
 await Promise.all([lane(), lane()]);
-tests('unit', ['--selectProjects', 'core', 'server', 'bin', 'app']);
+tests('unit', ['--selectProjects', 'core', 'server', 'bin', 'app', '--maxWorkers=100%']);
 ensureApp();
 // Each file has a server and a browser of its own; what is timed runs alone.
 tests('browser', ['--selectProjects', 'e2e', '--maxWorkers=2', '--testPathPattern', 'e2e/(?!speed)']);

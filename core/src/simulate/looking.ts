@@ -1,14 +1,7 @@
 /** What every look of a proof knows, and how it tells what fails. */
 import type { WorkPlan } from '../box/work.ts';
 import type { TerminalRule } from '../edition/index.ts';
-import {
-  type ArgsOf,
-  type Argument,
-  type Code,
-  codesOf,
-  type Finding,
-  type Place,
-} from '../finding/finding.ts';
+import { type ArgsOf, type Argument, type Code, type Finding, type Place } from '../finding/finding.ts';
 import type { Circuitry } from './circuit.ts';
 import type { Required } from './required.ts';
 import type { Prepared } from './state.ts';

@@ -47,17 +47,26 @@ beforeEach(() => {
   }) as unknown as typeof fetch;
 });
 
+const all: Outbox[] = [];
+/** An outbox that ends with its test. */
+function made(...how: ConstructorParameters<typeof Outbox>): Outbox {
+  const outbox = new Outbox(...how);
+  all.push(outbox);
+  return outbox;
+}
+afterEach(() => all.splice(0).forEach((outbox) => outbox.close()));
+
 const arrivals = () => ({ box: jest.fn(), job: jest.fn(), deleted: jest.fn(), settled: jest.fn() });
 const settled = () => new Promise((resolve) => setTimeout(resolve, 5));
 
 test('a change is stored at once, stays while the server is away, and survives a restart', async () => {
   const store = memoryStore();
-  const outbox = new Outbox(store, arrivals());
+  const outbox = made(store, arrivals());
   outbox.saveBox('box-0000001', 'job-0000001', fields('A'), 3, AT);
   expect(store.length).toBe(1);
   await settled();
   expect(outbox.snapshot().away).toBe(true);
-  const again = new Outbox(store, arrivals());
+  const again = made(store, arrivals());
   expect(again.snapshot().entries).toMatchObject([{ id: 'box-0000001', from: 3, fields: { name: 'A' } }]);
   answers.push(() => Promise.resolve({ status: 200, body: record('A', 4) }));
   await again.flush();
@@ -67,7 +76,7 @@ test('a change is stored at once, stays while the server is away, and survives a
 });
 
 test('a change made while an earlier one is being sent goes after it, from the new version', async () => {
-  const outbox = new Outbox(memoryStore(), arrivals());
+  const outbox = made(memoryStore(), arrivals());
   let release: (() => void) | undefined;
   answers.push(
     () =>
@@ -90,7 +99,7 @@ test('a change made while an earlier one is being sent goes after it, from the n
 
 test('a stale write waits for the person; “mine” is sent from the stored version', async () => {
   const told = arrivals();
-  const outbox = new Outbox(memoryStore(), told);
+  const outbox = made(memoryStore(), told);
   const problem = {
     type: 'about:blank',
     title: 'Stale',
@@ -113,7 +122,7 @@ test('a stale write waits for the person; “mine” is sent from the stored ver
 });
 
 test('a refused change is kept with the reason, and a corrected one is sent', async () => {
-  const outbox = new Outbox(memoryStore(), arrivals());
+  const outbox = made(memoryStore(), arrivals());
   const problem = {
     type: 'about:blank',
     title: 'No',
@@ -131,7 +140,7 @@ test('a refused change is kept with the reason, and a corrected one is sent', as
 });
 
 test('an answer that was lost makes no conflict with oneself, and no edit is lost', async () => {
-  const outbox = new Outbox(memoryStore(), arrivals());
+  const outbox = made(memoryStore(), arrivals());
   // The server takes A as version 4, its answer does not arrive; then B is made.
   outbox.saveBox('box-0000001', 'job-0000001', fields('A'), 3, AT);
   await settled();
@@ -151,7 +160,7 @@ test('an answer that was lost makes no conflict with oneself, and no edit is los
 });
 
 test('a version that says the same as this phone is no conflict', async () => {
-  const outbox = new Outbox(memoryStore(), arrivals());
+  const outbox = made(memoryStore(), arrivals());
   const stale = { type: 'about:blank', title: 'Stale', status: 409, stored: record('A', 4) };
   answers.push(() => Promise.resolve({ status: 409, body: stale }));
   outbox.saveBox('box-0000001', 'job-0000001', fields('A'), 3, AT);
@@ -160,7 +169,7 @@ test('a version that says the same as this phone is no conflict', async () => {
 });
 
 test('another’s change after a lost answer is still asked about', async () => {
-  const outbox = new Outbox(memoryStore(), arrivals());
+  const outbox = made(memoryStore(), arrivals());
   outbox.saveBox('box-0000001', 'job-0000001', fields('A'), 3, AT);
   await settled();
   const stale = { type: 'about:blank', title: 'Stale', status: 409, stored: record('Theirs', 5) };
@@ -170,7 +179,7 @@ test('another’s change after a lost answer is still asked about', async () => 
 });
 
 test('a box made twice because the answer was lost: what another changed since is asked about', async () => {
-  const outbox = new Outbox(memoryStore(), arrivals());
+  const outbox = made(memoryStore(), arrivals());
   outbox.saveBox('box-0000001', 'job-0000001', fields('A'), null, AT);
   await settled();
   answers.push(() => Promise.resolve({ status: 201, body: record('Theirs', 2) }));
@@ -180,7 +189,7 @@ test('a box made twice because the answer was lost: what another changed since i
 });
 
 test('a deletion after a lost answer deletes what this phone last sent', async () => {
-  const outbox = new Outbox(memoryStore(), arrivals());
+  const outbox = made(memoryStore(), arrivals());
   outbox.saveBox('box-0000001', 'job-0000001', fields('A'), 3, AT);
   await settled();
   const stale = { type: 'about:blank', title: 'Stale', status: 409, stored: record('A', 4) };
@@ -198,7 +207,7 @@ test('a deletion after a lost answer deletes what this phone last sent', async (
 });
 
 test('a box made without an answer and deleted at once is deleted on the server too', async () => {
-  const outbox = new Outbox(memoryStore(), arrivals());
+  const outbox = made(memoryStore(), arrivals());
   outbox.saveBox('box-0000001', 'job-0000001', fields('A'), null, AT);
   await settled();
   answers.push(() => Promise.resolve({ status: 200, body: { id: 'box-0000001', deleted: true } }));
@@ -209,7 +218,7 @@ test('a box made without an answer and deleted at once is deleted on the server 
 
 test('a change the schema refuses is told by field and not written; what waited stays', async () => {
   const store = memoryStore();
-  const outbox = new Outbox(store, arrivals());
+  const outbox = made(store, arrivals());
   outbox.saveBox('box-0000001', 'job-0000001', fields('A'), 3, AT);
   const problems = outbox.saveBox(
     'box-0000001',
@@ -232,7 +241,7 @@ test('a change the schema refuses is told by field and not written; what waited 
     entries: [{ fields: { room: 'Den old' } }],
     rejected: undefined,
   });
-  expect(new Outbox(store, arrivals()).snapshot().entries).toHaveLength(1);
+  expect(made(store, arrivals()).snapshot().entries).toHaveLength(1);
   expect(outbox.saveJob('job-0000001', { name: '', edition: 'nec2023', note: '' }, null, AT)).toMatchObject([
     { field: 'name' },
   ]);
@@ -245,13 +254,13 @@ test('what cannot be read is kept, shown and counted, set aside for a newer chan
   const key = 'dense-pack/outbox/box-0000001';
   store.setItem(key, '{"what":"box","of a version":"to come"}');
   store.setItem('dense-pack/outbox/box-0000002', 'torn {');
-  const outbox = new Outbox(store, arrivals());
+  const outbox = made(store, arrivals());
   expect(outbox.snapshot().unreadable.map((one) => one.key)).toEqual([key, 'dense-pack/outbox/box-0000002']);
   answers.push(() => Promise.resolve({ status: 200, body: record('A', 4) }));
   outbox.saveBox('box-0000001', 'job-0000001', fields('A'), 3, AT);
   await settled();
   expect(outbox.snapshot().entries).toEqual([]);
-  const again = new Outbox(store, arrivals());
+  const again = made(store, arrivals());
   expect(again.snapshot().unreadable.map((one) => one.text)).toEqual(
     expect.arrayContaining(['{"what":"box","of a version":"to come"}', 'torn {']),
   );
@@ -261,12 +270,12 @@ test('what cannot be read is kept, shown and counted, set aside for a newer chan
 
 test('an entry that was set aside and can be read now waits again, once', async () => {
   const store = memoryStore();
-  const first = new Outbox(store, arrivals());
+  const first = made(store, arrivals());
   first.saveBox('box-0000001', 'job-0000001', fields('A'), 3, AT);
   const text = store.getItem('dense-pack/outbox/box-0000001') ?? '';
   store.removeItem('dense-pack/outbox/box-0000001');
   store.setItem('dense-pack/unreadable/box-0000001/1', text);
-  const outbox = new Outbox(store, arrivals());
+  const outbox = made(store, arrivals());
   expect(outbox.snapshot()).toMatchObject({ entries: [{ fields: { name: 'A' } }], unreadable: [] });
   answers.push(() => Promise.resolve({ status: 200, body: record('A', 4) }));
   await outbox.flush();
@@ -275,7 +284,7 @@ test('an entry that was set aside and can be read now waits again, once', async 
 });
 
 test('a record the server fails at does not hold up the others', async () => {
-  const outbox = new Outbox(memoryStore(), arrivals());
+  const outbox = made(memoryStore(), arrivals());
   answers.push(
     () => Promise.resolve({ status: 500, body: {} }),
     () => Promise.resolve({ status: 500, body: {} }),
@@ -290,7 +299,7 @@ test('a record the server fails at does not hold up the others', async () => {
 });
 
 test('five hundred boxes at once are all kept in order and told as one list', async () => {
-  const outbox = new Outbox(memoryStore(), arrivals());
+  const outbox = made(memoryStore(), arrivals());
   for (let nth = 0; nth < 500; nth += 1) {
     outbox.saveBox(`box-${String(nth).padStart(7, '0')}`, 'job-0000001', fields(`Box ${nth}`), null, AT);
   }
@@ -318,7 +327,7 @@ test('a full store gives up the undo steps first, then says so and still holds t
       kept.setItem(key, value);
     },
   };
-  const outbox = new Outbox(small, arrivals());
+  const outbox = made(small, arrivals());
   outbox.saveBox('box-0000001', 'job-0000001', fields('A'), 1, AT);
   expect(kept.getItem('dense-pack/history/a')).toBeNull();
   expect(outbox.snapshot()).toMatchObject({ full: false, entries: [{ id: 'box-0000001' }] });

@@ -76,6 +76,7 @@ export class Outbox {
   #state: OutboxState;
   #failures = 0;
   #timer: ReturnType<typeof setTimeout> | undefined;
+  #closed = false;
   #running = false;
   #again = false;
   /** What waits, by id, as it is in the store. */
@@ -106,6 +107,12 @@ export class Outbox {
   };
 
   readonly snapshot = (): OutboxState => this.#state;
+
+  /** Ends sending here: nothing is tried again. What waits stays in the store. */
+  close(): void {
+    clearTimeout(this.#timer);
+    this.#closed = true;
+  }
 
   /** Another tab changed the store. */
   reload(): void {
@@ -249,7 +256,7 @@ export class Outbox {
     }
     if (this.#state.away) {
       const wait = RETRY_MS[Math.min(this.#failures, RETRY_MS.length) - 1] ?? 1000;
-      this.#timer = setTimeout(() => void this.flush(), wait);
+      if (!this.#closed) this.#timer = setTimeout(() => void this.flush(), wait);
     }
   }
 
