@@ -156,3 +156,32 @@ test('a device on nothing is asked for its conductor, a bad volume is told what 
   await hand.sees('fill', '4.50');
   await finish(hand);
 });
+
+test.each([
+  ['box', 'Another volume, in³ (or write ml)'],
+  ['line', 'Count line'],
+])(
+  'the shortcut of the installed app, begin=%s, goes on to a new box, and once only',
+  async (begin, field) => {
+    const hand = await world.page(PHONE);
+    await hand.open(`/?begin=${begin}`);
+    await hand.find(field);
+    expect(hand.page.url()).toMatch(/\/job\/[0-9a-z]{26}\/box\/[0-9a-z]{26}/);
+    await hand.saved();
+    const before = (await (await fetch(`${world.address}/api/v1/jobs`)).json()).jobs.length;
+    await hand.page.goBack();
+    await hand.find('New box');
+    expect(new URL(hand.page.url()).search).toBe('');
+    await hand.page.reload({ waitUntil: 'networkidle0' });
+    await hand.find('New box');
+    expect((await (await fetch(`${world.address}/api/v1/jobs`)).json()).jobs).toHaveLength(before);
+    const manifest = await (await fetch(`${world.address}/manifest.webmanifest`)).json();
+    for (const { src } of manifest.icons) expect((await fetch(`${world.address}${src}`)).status).toBe(200);
+    const frame = await hand.page.$$eval('meta[name="theme-color"]', (all) =>
+      all.map((one) => one.getAttribute('content')),
+    );
+    expect(new Set(frame)).toEqual(new Set(['#f3f0e8']));
+    expect(manifest.shortcuts.map(({ url }: { url: string }) => url)).toContain(`/?begin=${begin}`);
+    await finish(hand);
+  },
+);

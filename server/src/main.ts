@@ -1,4 +1,6 @@
-/** Starts the server: `--demo` seeds the demo house once, `--reset` seeds it anew. */
+/** Starts the server on the person’s own database; `--demo` seeds the demo house once, `--reset` seeds it anew. */
+import envPaths from 'env-paths';
+import { mkdirSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import { application } from './application.ts';
@@ -18,6 +20,16 @@ function portFrom(text: string | undefined): number {
   return port;
 }
 
+/** The demo house has its own file here; a person’s own boxes are in the usual data folder of the system. */
+function databaseFile(demo: boolean): string {
+  const told = process.env.DENSE_PACK_DB;
+  if (told !== undefined && told !== '') return resolve(told);
+  if (demo) return resolve('dense-pack-demo.db');
+  const { data } = envPaths('dense-pack', { suffix: '' });
+  mkdirSync(data, { recursive: true });
+  return join(data, 'dense-pack.db');
+}
+
 async function start(): Promise<void> {
   const { values } = parseArgs({
     options: {
@@ -28,9 +40,7 @@ async function start(): Promise<void> {
   });
   const port = portFrom(process.env['PORT']);
   const hosts = readHosts(process.env['DENSE_PACK_HOSTS']);
-  const file = resolve(
-    process.env['DENSE_PACK_DB'] ?? (values.demo ? 'dense-pack-demo.db' : 'dense-pack.db'),
-  );
+  const file = databaseFile(values.demo);
   const db = openDatabase(file, join(import.meta.dirname, 'migrations'));
   if (values.reset || (values.demo && !hasDemo(db))) seedDemo(db, new Date());
   const appFolder = resolve(values.app ?? join(import.meta.dirname, '../../app/dist'));

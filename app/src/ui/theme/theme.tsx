@@ -48,6 +48,9 @@ function apply(): void {
   const root = globalThis.document?.documentElement;
   root?.classList.toggle('sun', theme === 'sun');
   if (root) root.style.fontSize = `${preferences().text}%`;
+  // The frame the system draws round the app goes with the theme that was chosen here.
+  for (const meta of globalThis.document?.querySelectorAll('meta[name="theme-color"]') ?? [])
+    meta.setAttribute('content', tokens.colour[theme].paper);
 }
 
 /** Puts the chosen theme and size of text in force and follows the phone where it was asked to. */
