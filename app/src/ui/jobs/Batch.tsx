@@ -26,7 +26,7 @@ type Text = Pick<ReadRequest, 'kind' | 'text'>;
 export function Batch({ jobId, edition, onDone }: BatchProps) {
   const [text, setText] = useState<Text>({ kind: 'lines', text: '' });
   const [refused, setRefused] = useState<string>();
-  const preview = usePreview(text, edition);
+  const { preview, reading } = usePreview(text, edition);
   const choose = async (file: File) => {
     setRefused(undefined);
     if (file.size > FILE_MOST) {
@@ -87,10 +87,11 @@ export function Batch({ jobId, edition, onDone }: BatchProps) {
       {rows.length > 0 && <Rows rows={rows} />}
       <View className="flex-row flex-wrap gap-2">
         <Button
-          label={`Save ${good.length} ${good.length === 1 ? 'box' : 'boxes'}`}
+          label={reading ? 'Reading' : `Save ${good.length} ${good.length === 1 ? 'box' : 'boxes'}`}
           kind="main"
           className="grow"
-          disabled={good.length === 0}
+          // What is read now is of an older text: saving it would lose what was typed since.
+          disabled={reading || good.length === 0}
           onPress={save}
         />
         <Button label="Close" onPress={onDone} />
@@ -104,19 +105,32 @@ export function Batch({ jobId, edition, onDone }: BatchProps) {
   );
 }
 
+interface Reading {
+  /** What was read last; while a newer text is read, that of the older. */
+  readonly preview: Preview | undefined;
+  /** Whether the text as it stands is not read yet. */
+  readonly reading: boolean;
+}
+
 /** What the text comes to, read by a worker; a newer text ends the reading of the older. */
-function usePreview({ kind, text }: Text, edition: EditionId): Preview | undefined {
-  const [preview, setPreview] = useState<Preview>();
+function usePreview({ kind, text }: Text, edition: EditionId): Reading {
+  const [read, setRead] = useState<{ readonly of: string; readonly preview: Preview }>();
   const empty = text.trim() === '';
+  const of = JSON.stringify([kind, text, edition]);
   useEffect(() => {
     if (empty) return;
     const ending = new AbortController();
+    const show = (preview: Preview) => {
+      if (!ending.signal.aborted) setRead({ of, preview });
+    };
     readBoxes({ kind, text, edition }, ending.signal)
-      .then((answer) => !ending.signal.aborted && setPreview(answer))
-      .catch(() => setPreview({ refused: 'The text could not be read here. Paste it in parts.' }));
+      .then(show)
+      .catch(() => show({ refused: 'The text could not be read here. Paste it in parts.' }));
     return () => ending.abort();
-  }, [kind, text, edition, empty]);
-  return empty ? undefined : preview;
+  }, [kind, text, edition, empty, of]);
+  return empty
+    ? { preview: undefined, reading: false }
+    : { preview: read?.preview, reading: read?.of !== of };
 }
 
 function Rows({ rows }: { readonly rows: readonly PreviewRow[] }) {
