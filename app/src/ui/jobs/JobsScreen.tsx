@@ -22,17 +22,15 @@ import { boxHref } from './hrefs';
 import { NewJobForm, todaysJobName } from './NewJobForm';
 import { go } from '../parts/go';
 
-/** The address is rid of its wish before the next one is gone to, in ms: two steps at once are one. */
-const SETTLED_MS = 50;
 /** From more jobs than this on they can be searched. */
 const SEARCH_FROM = 4;
 
-/** Begins a box in the person’s own newest job, or in one made for today. */
-function beginBox(jobs: readonly JobCard[] | undefined, open: 'box' | 'line'): void {
+/** Makes a box in the person’s own newest job, or in one made for today. @returns where it is */
+function newBox(jobs: readonly JobCard[] | undefined, open: 'box' | 'line'): string {
   const own = jobs?.find((job) => !job.demo);
   const jobId = own?.id ?? makeJob({ name: todaysJobName(new Date()), edition: DEFAULT_EDITION, note: '' });
   const boxId = makeBox(jobId, { name: `Box ${(own?.boxes ?? 0) + 1}`, box: EMPTY_BOX });
-  go(boxHref(jobId, boxId, open));
+  return boxHref(jobId, boxId, open);
 }
 
 interface JobsScreenProps {
@@ -51,9 +49,8 @@ export function JobsScreen({ begin }: JobsScreenProps) {
   useEffect(() => {
     if (begin === undefined || begun.current || !known) return;
     begun.current = true;
-    // Coming back here, or loading this page anew, begins no second box.
-    router.replace('/');
-    setTimeout(() => beginBox(jobs, begin), SETTLED_MS);
+    // In place of this address: coming back, or loading the page anew, begins no second box.
+    router.replace(newBox(jobs, begin) as never);
   }, [begin, known, jobs]);
   return (
     <Screen
@@ -74,7 +71,7 @@ export function JobsScreen({ begin }: JobsScreenProps) {
             icon={BoxIcon}
             kind="main"
             className="flex-[2]"
-            onPress={() => beginBox(jobs, 'box')}
+            onPress={() => go(newBox(jobs, 'box'))}
           />
         </View>
       }
