@@ -157,34 +157,19 @@ test('a device on nothing is asked for its conductor, a bad volume is told what 
   await finish(hand);
 });
 
-test.each([
-  ['box', 'Another volume, in³ (or write ml)'],
-  ['line', 'Count line'],
-])(
-  'the shortcut of the installed app, begin=%s, goes on to a new box, and once only',
-  async (begin, field) => {
-    const hand = await world.page(PHONE);
-    await hand.open(`/?begin=${begin}`);
-    await hand.find(field);
-    expect(hand.page.url()).toMatch(/\/job\/[0-9a-z]{26}\/box\/[0-9a-z]{26}/);
-    await hand.saved();
-    const count = async () => {
-      const { jobs } = await (await fetch(`${world.address}/api/v1/jobs`)).json();
-      return jobs.reduce((sum: number, job: { boxes: number }) => sum + job.boxes, 0);
-    };
-    const before = await count();
-    await hand.page.reload({ waitUntil: 'networkidle0' });
-    await hand.find(field);
-    await hand.open('/');
-    await hand.find('New box');
-    expect(await count()).toBe(before);
-    const manifest = await (await fetch(`${world.address}/manifest.webmanifest`)).json();
-    for (const { src } of manifest.icons) expect((await fetch(`${world.address}${src}`)).status).toBe(200);
-    const frame = await hand.page.$$eval('meta[name="theme-color"]', (all) =>
-      all.map((one) => one.getAttribute('content')),
-    );
-    expect(new Set(frame)).toEqual(new Set(['#f3f0e8']));
-    expect(manifest.shortcuts.map(({ url }: { url: string }) => url)).toContain(`/?begin=${begin}`);
-    await finish(hand);
-  },
-);
+test('the app can be installed: every icon is there, and the frame is in the colours of the theme', async () => {
+  const hand = await world.page(PHONE);
+  await hand.open('/');
+  await hand.find('New box');
+  const manifest = await (await fetch(`${world.address}/manifest.webmanifest`)).json();
+  expect(manifest).toMatchObject({ id: '/', display: 'standalone' });
+  const sizes = manifest.icons.map(({ sizes, purpose }: Record<string, string>) => `${sizes} ${purpose}`);
+  expect(sizes).toEqual(expect.arrayContaining(['192x192 any', '512x512 any', '512x512 maskable']));
+  for (const src of [...manifest.icons.map((icon: { src: string }) => icon.src), '/apple-touch-icon.png'])
+    expect((await fetch(`${world.address}${src}`)).headers.get('content-type')).toMatch(/^image\//);
+  const frame = await hand.page.$$eval('meta[name="theme-color"]', (all) =>
+    all.map((one) => one.getAttribute('content')),
+  );
+  expect(new Set(frame)).toEqual(new Set(['#f3f0e8']));
+  await finish(hand);
+});

@@ -3,12 +3,12 @@ import { DEFAULT_EDITION, editionOf } from '@dense-pack/core/edition/index';
 import { EMPTY_BOX } from '@dense-pack/core/box/document';
 import { tally } from '@dense-pack/core/fill/tally';
 import type { JobCard } from '@dense-pack/core/box/record';
-import { Link, router } from 'expo-router';
+import { Link } from 'expo-router';
 import BoxIcon from 'lucide-react-native/icons/box';
 import Settings from 'lucide-react-native/icons/settings';
 import Plus from 'lucide-react-native/icons/plus';
 import Truck from 'lucide-react-native/icons/truck';
-import { useEffect, useRef, useState } from 'react';
+import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { makeBox, makeJob, useJobs } from '../client/queries';
 import { Field } from '../parts/Field';
@@ -25,33 +25,19 @@ import { go } from '../parts/go';
 /** From more jobs than this on they can be searched. */
 const SEARCH_FROM = 4;
 
-/** Makes a box in the person’s own newest job, or in one made for today. @returns where it is */
-function newBox(jobs: readonly JobCard[] | undefined, open: 'box' | 'line'): string {
-  const own = jobs?.find((job) => !job.demo);
-  const jobId = own?.id ?? makeJob({ name: todaysJobName(new Date()), edition: DEFAULT_EDITION, note: '' });
-  const boxId = makeBox(jobId, { name: `Box ${(own?.boxes ?? 0) + 1}`, box: EMPTY_BOX });
-  return boxHref(jobId, boxId, open);
-}
-
-interface JobsScreenProps {
-  /** Goes on to a new box at once, to its picture or to its line. */
-  readonly begin?: 'box' | 'line' | undefined;
-}
-
-export function JobsScreen({ begin }: JobsScreenProps) {
+export function JobsScreen() {
   const { jobs, isLoading, error, refetch } = useJobs();
   const [making, setMaking] = useState(false);
   const [search, setSearch] = useState('');
   const isSought = ({ name, note }: JobCard) =>
     `${name} ${note}`.toLowerCase().includes(search.trim().toLowerCase());
-  const begun = useRef(false);
-  const known = jobs !== undefined || error !== null;
-  useEffect(() => {
-    if (begin === undefined || begun.current || !known) return;
-    begun.current = true;
-    // In place of this address: coming back, or loading the page anew, begins no second box.
-    router.replace(newBox(jobs, begin) as never);
-  }, [begin, known, jobs]);
+  const own = jobs?.find((job) => !job.demo);
+  const begin = () => {
+    const jobId = own?.id ?? makeJob({ name: todaysJobName(new Date()), edition: DEFAULT_EDITION, note: '' });
+    const nth = (own?.boxes ?? 0) + 1;
+    const boxId = makeBox(jobId, { name: `Box ${nth}`, box: EMPTY_BOX });
+    go(boxHref(jobId, boxId, 'box'));
+  };
   return (
     <Screen
       title="Dense Pack"
@@ -66,13 +52,7 @@ export function JobsScreen({ begin }: JobsScreenProps) {
       foot={
         <View className="mx-auto w-full max-w-[760px] flex-row gap-2">
           <Button label="New job" icon={Plus} className="flex-1" onPress={() => setMaking(true)} />
-          <Button
-            label="New box"
-            icon={BoxIcon}
-            kind="main"
-            className="flex-[2]"
-            onPress={() => go(newBox(jobs, 'box'))}
-          />
+          <Button label="New box" icon={BoxIcon} kind="main" className="flex-[2]" onPress={begin} />
         </View>
       }
     >
