@@ -4,7 +4,7 @@ import { STAGES } from '@dense-pack/core/box/words';
 import Keyboard from 'lucide-react-native/icons/keyboard';
 import Redo from 'lucide-react-native/icons/redo-2';
 import Undo from 'lucide-react-native/icons/undo-2';
-import { useCallback, useRef, useState } from 'react';
+import { type ComponentProps, useCallback, useRef, useState } from 'react';
 import { ScrollView, useWindowDimensions, View } from 'react-native';
 import { ServerAway } from '../client/api';
 import { editionFor, useBox } from '../client/queries';
@@ -41,6 +41,34 @@ function openFrom(word: string | undefined): Open {
   return { station: word !== undefined && word in STATIONS ? (word as Station) : 'count' };
 }
 
+interface NoBoxProps {
+  readonly back: ComponentProps<typeof Screen>['back'];
+  readonly isLoading: boolean;
+  readonly error: Error | null;
+  readonly onRetry: () => void;
+}
+
+/** In place of a box that is not there, or not yet. */
+function NoBox({ back, isLoading, error, onRetry }: NoBoxProps) {
+  const away = error instanceof ServerAway;
+  return (
+    <Screen title="Box" back={back}>
+      {isLoading ? (
+        <Loading what="the box" />
+      ) : (
+        <Notice title={away ? 'The box cannot be read now' : 'There is no such box'} tone="unknown" live>
+          <Words tone="text-soft">
+            {away
+              ? 'The server does not answer and this phone has not seen the box before.'
+              : 'It may have been deleted.'}
+          </Words>
+          <Button label="Try again" onPress={onRetry} />
+        </Notice>
+      )}
+    </Screen>
+  );
+}
+
 interface BoxScreenProps {
   readonly jobId: string;
   readonly boxId: string;
@@ -72,28 +100,8 @@ export function BoxScreen({ jobId, boxId, first }: BoxScreenProps) {
   };
   useBoxKeys({ choose, go, help: () => setHelping(true), close: () => setTouched(undefined) });
   const back = { label: job?.name ?? 'the job', href: `/job/${jobId}` };
-  if (!box || !counted || !job) {
-    return (
-      <Screen title="Box" back={back}>
-        {isLoading ? (
-          <Loading what="the box" />
-        ) : (
-          <Notice
-            title={error instanceof ServerAway ? 'The box cannot be read now' : 'There is no such box'}
-            tone="unknown"
-            live
-          >
-            <Words tone="text-soft">
-              {error instanceof ServerAway
-                ? 'The server does not answer and this phone has not seen the box before.'
-                : 'It may have been deleted.'}
-            </Words>
-            <Button label="Try again" onPress={() => void refetch()} />
-          </Notice>
-        )}
-      </Screen>
-    );
-  }
+  if (!box || !counted || !job)
+    return <NoBox back={back} isLoading={isLoading} error={error} onRetry={() => void refetch()} />;
   const edition = editionFor(job, box.box);
   const drawingWidth = wide ? Math.min(540, width * 0.42) : Math.min(width - 16, 540);
   // A box of which nothing is known yet leaves the room to the work.
