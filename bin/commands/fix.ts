@@ -33,7 +33,7 @@ export function addFix(program: Command): void {
           : readJsonFile(options.kit, Kit, '{"only": true, "here": ["plastic-1g-old-20"]}');
       if (!kit) return;
       const counted = tally(box, edition);
-      const { proposals, notes } = findRemedies(box, edition, counted, {
+      const { proposals, asks, notes } = findRemedies(box, edition, counted, {
         weights: kit.weights,
         newId: countedIds(),
         boxes: boxesAtHand(edition, kit),
@@ -47,6 +47,7 @@ export function addFix(program: Command): void {
           JSON.stringify({
             ...tallyJson(counted),
             remedies: proposals.map((one) => ({
+              kind: one.kind,
               steps: one.ids,
               words: one.words,
               cost: one.cost,
@@ -56,6 +57,7 @@ export function addFix(program: Command): void {
               line: printCountLine(one.box),
               margin: one.counted.margin === null ? null : printAmount(one.counted.margin, one.counted.unit),
             })),
+            asks,
             notes,
           }),
         );

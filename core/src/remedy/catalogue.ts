@@ -28,6 +28,8 @@ export interface BoxPart {
   readonly places: readonly ('wall' | 'ceiling')[];
   /** Clamps inside that grip. */
   readonly clamps: boolean;
+  /** Wider behind the wallboard than its opening. */
+  readonly pocket?: boolean;
   /** What it is rated to hold beyond a light luminaire. */
   readonly rated?: 'fan' | 'heavy';
   /** Its volume is typical, not that of a table: the stamp decides. */
@@ -88,6 +90,7 @@ export const TYPICAL_BOXES: readonly BoxPart[] = [
     id: 'plastic-1g-old-pocket',
     name: '1-gang plastic with a side pocket, old-work',
     outside: size(3.75, 3.75),
+    pocket: true,
   }),
   plastic(2, 25, 2.75, 'new-work'),
   plastic(2, 32, 3, 'new-work'),

@@ -1,5 +1,6 @@
 /** A remedy: something one can do to a box, what it costs, and what it makes of the box. */
 import type { BoxDocument } from '../box/document.ts';
+import type { Mount } from '../box/words.ts';
 import type { NewId } from '../box/piece-id.ts';
 import type { CheckFinding } from '../check/finding.ts';
 import type { Cited } from '../edition/index.ts';
@@ -37,10 +38,41 @@ export const DEFAULT_WEIGHTS: Cited<Weights> = {
 export type Family =
   'box' | 'volume' | 'clamps' | 'through' | 'yoke' | 'dead-cable' | 'move-cable' | 'smaller-wire';
 
+/** How a box stands to the one it replaces. */
+export type Replacement = 'deeper' | 'wider' | 'pocket' | 'metal' | 'shape';
+
+/** What a person would call a remedy; the best of each kind is told. */
+export type RemedyKind = Replacement | Exclude<Family, 'box'> | 'junction' | 'together';
+
+export const REMEDY_KINDS: Readonly<Record<RemedyKind, string>> = {
+  deeper: 'Deeper, same gangs',
+  wider: 'Wider',
+  pocket: 'Side pocket',
+  metal: 'Metal box',
+  shape: 'Another shape',
+  volume: 'Volume added',
+  clamps: 'Clamps outside',
+  through: 'Left unbroken',
+  yoke: 'One yoke for two',
+  'dead-cable': 'Dead cable out',
+  'move-cable': 'From another box',
+  junction: 'Junction box before it',
+  'smaller-wire': '14 in place of 12',
+  together: 'Together',
+};
+
+/** What a search would ask before it can tell; one touch each. */
+export const REMEDY_ASKS = ['mount', 'form'] as const;
+export type RemedyAsk = (typeof REMEDY_ASKS)[number];
+
 /** One thing one can do. */
 export interface Step {
   readonly id: string;
   readonly family: Family;
+  /** What a person would call it. */
+  readonly kind: Exclude<RemedyKind, 'together'>;
+  /** How the box of a replacement is fitted. */
+  readonly mounts?: readonly Mount[];
   /** One sentence. */
   readonly words: string;
   readonly cost: Cost;
@@ -49,6 +81,7 @@ export interface Step {
 
 /** One or more steps that make the box legal, counted and checked by the same engine as everything else. */
 export interface Proposal {
+  readonly kind: RemedyKind;
   readonly ids: readonly string[];
   readonly words: readonly string[];
   readonly cost: Cost;
@@ -85,3 +118,8 @@ export function weigh(cost: Cost, weights: Weights, spare: number = weights.spar
     Math.max(0, weights.spare - spare) * weights.missing
   );
 }
+
+const DAMAGE = ['no wall damage', 'a patch under the plate', 'seen beside the plate', 'wallboard to mend'];
+
+/** What the wall suffers, in words. */
+export const damageWords = ({ damage }: Cost): string => DAMAGE[Math.min(3, Math.ceil(damage))] ?? '';

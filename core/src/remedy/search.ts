@@ -1,10 +1,10 @@
 /**
  * Finds what makes a box legal: every single remedy and every combination of up to three of different
- * families, re-counted and re-checked, none that makes another check worse, none that another beats.
+ * families, re-counted and re-checked, none that makes another check worse; of each kind the best is given.
  */
 import type { BoxDocument } from '../box/document.ts';
-import { lengthIn } from '../box/document.ts';
 import type { NewId } from '../box/piece-id.ts';
+import type { Mount } from '../box/words.ts';
 import { checkBox } from '../check/check-box.ts';
 import type { CheckFinding } from '../check/finding.ts';
 import type { Edition } from '../edition/index.ts';
@@ -12,13 +12,16 @@ import type { Amount } from '../fill/amount.ts';
 import { type Tally, tally } from '../fill/tally.ts';
 import { allowancesLeft } from '../fill/verdict.ts';
 import type { AddPart, BoxPart } from './catalogue.ts';
-import { addCosts, type Proposal, type Step, weigh, type Weights } from './remedy.ts';
-import { stepsFor } from './steps.ts';
+import { addCosts, type Proposal, type RemedyAsk, type Step, weigh, type Weights } from './remedy.ts';
+import { type Means, stepsFor } from './steps.ts';
+import { inFinishedWall, roomInWall } from './wall.ts';
 
 /** What a search gives: ranked proposals, what was looked at, and what to say where nothing helps. */
 export interface Remedies {
   readonly proposals: readonly Proposal[];
   readonly looked: number;
+  /** What to ask first: it would change what can take the box's place. */
+  readonly asks: readonly RemedyAsk[];
   /** Why there is none, or what was not offered and why. */
   readonly notes: readonly string[];
 }
@@ -31,14 +34,16 @@ export interface SearchOptions {
   readonly boxes?: readonly BoxPart[];
   /** Rings, extensions and starters at hand. */
   readonly added?: readonly AddPart[];
+  /** What was found in the wall and stays; without it, what is still to be run is not known. */
+  readonly found?: BoxDocument;
   /** Looked for also where the box is legal: to get the spare allowances one wants. */
   readonly forSpare?: boolean;
 }
 
 /** The most steps of one proposal. */
 const TOGETHER = 3;
-/** The most proposals given. */
-const GIVEN = 12;
+/** The most proposals of several kinds together. */
+const TOGETHER_GIVEN = 3;
 
 /** How many violations each check finds. */
 export function violations(findings: readonly CheckFinding[]): Map<string, number> {
@@ -52,14 +57,6 @@ export function violations(findings: readonly CheckFinding[]): Map<string, numbe
 /** Whether any check finds more wrong than before. */
 export function worse(now: ReadonlyMap<string, number>, before: ReadonlyMap<string, number>): boolean {
   return [...now].some(([check, count]) => count > (before.get(check) ?? 0));
-}
-
-/** Room left in the wall behind the finished surface; undefined where it is not known. */
-export function roomInWall({ site }: BoxDocument): number | undefined {
-  if (site?.cavity === undefined) return undefined;
-  return (
-    lengthIn(site.cavity) - (site.behind === undefined || site.behind === '0 in' ? 0 : lengthIn(site.behind))
-  );
 }
 
 function combinations(steps: readonly Step[], most: number): Step[][] {
@@ -100,47 +97,41 @@ function beats(a: Proposal, b: Proposal): boolean {
   return subset || (noWorse && better);
 }
 
-/**
- * All remedies of a box, cheapest first.
- * @param counted the box's own count
- */
-export function findRemedies(
+const cheaper = (a: Proposal, b: Proposal) =>
+  a.weight - b.weight ||
+  (b.counted.margin ?? 0) - (a.counted.margin ?? 0) ||
+  (a.ids.join() < b.ids.join() ? -1 : 1);
+
+/** Every combination that is legal and makes no check worse. */
+function legalOf(
   box: BoxDocument,
   edition: Edition,
   counted: Tally,
-  { weights, newId, boxes, added, forSpare = false }: SearchOptions,
-): Remedies {
-  const notes: string[] = [];
-  const spareNow = allowancesLeft(counted)?.count ?? -1;
-  if (counted.verdict === 'legal' && !(forSpare && spareNow < weights.spare)) {
-    return { proposals: [], looked: 0, notes: ['The box is legal as it is.'] };
-  }
-  const room = roomInWall(box);
-  const steps = stepsFor(box, {
-    edition,
-    ...(boxes === undefined ? {} : { boxes }),
-    ...(added === undefined ? {} : { added }),
-    ...(room === undefined ? {} : { room }),
-  });
+  steps: readonly Step[],
+  { weights, newId }: SearchOptions,
+): { readonly legal: readonly Legal[]; readonly looked: number } {
   const known = violations(checkBox(box, edition, counted).findings);
-  const legal: Proposal[] = [];
+  const legal: Legal[] = [];
   let looked = 0;
   for (const chosen of combinations(steps, TOGETHER)) {
     // What is legal with fewer steps, and leaves what one wants, needs no more of them.
     const enough = legal.some(
-      (one) => one.spare >= weights.spare && one.ids.every((id) => chosen.some((step) => step.id === id)),
+      ({ proposal: one }) =>
+        one.spare >= weights.spare && one.ids.every((id) => chosen.some((step) => step.id === id)),
     );
     if (enough) continue;
     looked += 1;
     const next = chosen.reduce((left, step) => step.apply(left, newId), box);
     const after = tally(next, edition);
     if (after.verdict !== 'legal') continue;
-    if (counted.verdict === 'legal' && (allowancesLeft(after)?.count ?? 0) < weights.spare) continue;
+    const spare = allowancesLeft(after)?.count ?? 0;
+    if (counted.verdict === 'legal' && spare < weights.spare) continue;
     const findings = checkBox(next, edition, after).findings;
     if (worse(violations(findings), known)) continue;
     const cost = addCosts(chosen.map((step) => step.cost));
-    const spare = allowancesLeft(after)?.count ?? 0;
-    legal.push({
+    const [kind = 'together', ...others] = [...new Set(chosen.map((step) => step.kind))];
+    const proposal: Proposal = {
+      kind: others.length > 0 ? 'together' : kind,
       ids: chosen.map((step) => step.id),
       words: chosen.map((step) => step.words),
       cost,
@@ -150,8 +141,57 @@ export function findRemedies(
       gained: ((after.margin ?? 0) - (counted.margin ?? -counted.fill)) as Amount,
       spare,
       findings,
-    });
+    };
+    legal.push({ proposal, mounts: chosen.flatMap((step) => step.mounts ?? []) });
   }
+  return { legal, looked };
+}
+
+interface Legal {
+  readonly proposal: Proposal;
+  /** How the box of a replacement is fitted. */
+  readonly mounts: readonly Mount[];
+}
+
+/**
+ * The best of each kind of remedy, cheapest first, and what of several kinds together nothing else beats.
+ * Where the mounting is not known, a box for an open wall and one for a finished wall are two kinds.
+ */
+function bestOfKinds(legal: readonly Legal[], mount: Mount | undefined): Proposal[] {
+  const best = new Map<string, Proposal>();
+  for (const { proposal, mounts } of legal) {
+    if (proposal.kind === 'together') continue;
+    const cutIn = mount === undefined && mounts.length > 0 && !mounts.includes('new-work');
+    const key = `${proposal.kind} ${cutIn}`;
+    const known = best.get(key);
+    if (!known || cheaper(proposal, known) < 0) best.set(key, proposal);
+  }
+  const all = legal.map(({ proposal }) => proposal);
+  const together = all
+    .filter((one) => one.kind === 'together' && !all.some((other) => other !== one && beats(other, one)))
+    .sort(cheaper);
+  return [...best.values(), ...together.slice(0, TOGETHER_GIVEN)].sort(cheaper);
+}
+
+/** What is not known of a box and would change what can take its place. */
+function asksOf(box: BoxDocument): RemedyAsk[] {
+  const { mount, form } = box.shell;
+  const cast = form === 'masonry' || form === 'surface';
+  return [
+    ...(mount === undefined && !inFinishedWall(box) && !cast ? (['mount'] as const) : []),
+    ...(form === undefined && box.shell.box === undefined ? (['form'] as const) : []),
+  ];
+}
+
+/** What is said beside the remedies: what would not help, and why there are none. */
+function notesOf(
+  box: BoxDocument,
+  edition: Edition,
+  counted: Tally,
+  { boxes, found }: SearchOptions,
+  none: boolean,
+): string[] {
+  const notes: string[] = [];
   if (boxes?.length === 0)
     notes.push('The truck has no box: only what can be done with this one is offered.');
   const grounds = box.items.reduce(
@@ -163,19 +203,48 @@ export function findRemedies(
     notes.push('Fewer grounds entering would not help: all of them count as one.');
   else if (grounds > 1 && typeof together === 'object' && grounds <= together.first)
     notes.push(`Fewer grounds entering would not help: up to ${together.first} count as one.`);
-  if (legal.length === 0) {
+  const twelve = box.items.some((item) => item.kind === 'cable' && item.size === 12);
+  if (found === undefined && box.site?.breaker === 15 && twelve)
+    notes.push('The breaker is 15 A: cable still to be run may be 14 AWG; what is in the wall stays.');
+  if (none)
     notes.push(
       counted.verdict === 'unknown'
         ? 'There is no legal volume: read the stamp, or fit a marked box that the wall takes.'
         : 'Nothing that is known here makes this box legal: take a cable out to a junction box that stays accessible, or ask for another box.',
     );
+  return notes;
+}
+
+/**
+ * All remedies of a box, cheapest first: the best of each kind.
+ * @param counted the box's own count
+ */
+export function findRemedies(
+  box: BoxDocument,
+  edition: Edition,
+  counted: Tally,
+  options: SearchOptions,
+): Remedies {
+  const { weights, boxes, added, found, forSpare = false } = options;
+  const spareNow = allowancesLeft(counted)?.count ?? -1;
+  if (counted.verdict === 'legal' && !(forSpare && spareNow < weights.spare)) {
+    return { proposals: [], looked: 0, asks: [], notes: ['The box is legal as it is.'] };
   }
-  const kept = legal.filter((one) => !legal.some((other) => other !== one && beats(other, one)));
-  const ranked = kept.sort(
-    (a, b) =>
-      a.weight - b.weight ||
-      (b.counted.margin ?? 0) - (a.counted.margin ?? 0) ||
-      (a.ids.join() < b.ids.join() ? -1 : 1),
-  );
-  return { proposals: ranked.slice(0, GIVEN), looked, notes };
+  const room = roomInWall(box);
+  const means: Means = {
+    edition,
+    ...(boxes === undefined ? {} : { boxes }),
+    ...(added === undefined ? {} : { added }),
+    ...(room === undefined ? {} : { room }),
+    ...(found === undefined ? {} : { found }),
+  };
+  let { legal, looked } = legalOf(box, edition, counted, stepsFor(box, means), options);
+  if (legal.length === 0) {
+    const wide = legalOf(box, edition, counted, stepsFor(box, { ...means, anyWidth: true }), options);
+    ({ legal } = wide);
+    looked += wide.looked;
+  }
+  const proposals = bestOfKinds(legal, box.shell.mount);
+  const notes = notesOf(box, edition, counted, options, legal.length === 0);
+  return { proposals, looked, asks: asksOf(box), notes };
 }

@@ -1,15 +1,15 @@
 /** The single remedies a box offers (handbook 9), each with what it costs and what stays true. */
 import type { BoxDocument, Item, ItemOf } from '../box/document.ts';
-import { addCount, addItem, changeItems, changeShell, removeItem, removeItems } from '../box/edit.ts';
-import type { NewId } from '../box/piece-id.ts';
+import { addCount, addItem, changeItems, removeItem, removeItems } from '../box/edit.ts';
 import { gathered } from '../box/rows.ts';
 import { roleOf } from '../box/work.ts';
 import { DEVICES } from '../box/words.ts';
 import { type Edition, shapeOf } from '../edition/index.ts';
-import { printLength } from '../quantity/length.ts';
 import { showVolume } from '../quantity/volume.ts';
-import { type AddPart, addedParts, type BoxPart, catalogueOf, volumeWritten } from './catalogue.ts';
+import { boxSteps } from './box-steps.ts';
+import { type AddPart, addedParts, type BoxPart, volumeWritten } from './catalogue.ts';
 import type { Step } from './remedy.ts';
+import { inFinishedWall } from './wall.ts';
 
 /** What the search may use beside the box itself. */
 export interface Means {
@@ -20,84 +20,13 @@ export interface Means {
   readonly added?: readonly AddPart[];
   /** Depth of the wall cavity less what stands behind the box, in nm; undefined where it is not known. */
   readonly room?: number;
+  /** What was found in the wall: its cables stay as they are. Without it, what is still to be run is not known. */
+  readonly found?: BoxDocument;
+  /** Boxes with more gangs than one beyond the need: looked at only where nothing else helps. */
+  readonly anyWidth?: boolean;
 }
 
 const isCable = (item: Item): item is ItemOf<'cable'> => item.kind === 'cable';
-
-/** Whether a box can take the place of the one there. */
-export function canReplace(box: BoxDocument, part: BoxPart, room: number | undefined): boolean {
-  const { gangs, form, mount } = box.shell;
-  if (part.gangs < gangs) return false;
-  // A box for masonry or for the surface takes the place of its own kind only.
-  if ((part.form === 'masonry' || part.form === 'surface') && part.form !== form) return false;
-  if (room !== undefined && part.depth > room) return false;
-  if (mount !== undefined && !part.mounts.includes(mount)) {
-    // New work takes any; in a finished wall only an old-work box can be cut in.
-    if (mount === 'old-work') return false;
-  }
-  const ceiling = form === 'round' || form === 'pan';
-  if (ceiling !== part.places.includes('ceiling') && ceiling) return false;
-  if (!ceiling && !part.places.includes('wall')) return false;
-  const { hangs } = box.site ?? {};
-  return hangs === undefined || part.rated === hangs || part.rated === 'fan';
-}
-
-/** The box with another shell; its rings and extensions stay only where they fit. */
-export function replaceBox(box: BoxDocument, part: BoxPart, newId: NewId): BoxDocument {
-  const shell = changeShell(box, {
-    volume: part.code === undefined ? volumeWritten(part.volume) : undefined,
-    box: part.code,
-    measured: undefined,
-    marks: undefined,
-    conduitBody: undefined,
-    material: part.material,
-    form: part.form,
-    gangs: part.form === 'device-box' ? part.gangs : box.shell.gangs,
-  });
-  // Clamps belong to the box: those of the old one go with it.
-  const items = shell.items.filter((item) => item.kind !== 'added' && item.kind !== 'clamps');
-  // So does what was measured of it: its depth, how it sits, its entries and its rating.
-  const {
-    depth: _depth,
-    setback: _setback,
-    gap: _gap,
-    entries: _entries,
-    rated: _rated,
-    ...kept
-  } = shell.site ?? {};
-  const site = {
-    ...kept,
-    ...(part.code === undefined ? { depth: printLength(part.depth) } : {}),
-    ...(part.rated === undefined ? {} : { rated: part.rated }),
-  };
-  const { site: _site, ...rest } = shell;
-  const fresh: BoxDocument = { ...rest, ...(Object.keys(site).length === 0 ? {} : { site }), items };
-  return part.clamps ? addItem(fresh, { kind: 'clamps', count: 1, hold: 'grip' }, newId).box : fresh;
-}
-
-function boxSteps(box: BoxDocument, { edition, boxes, room }: Means): Step[] {
-  const finished = box.shell.mount === 'old-work' || box.site?.finished === true;
-  return (boxes ?? catalogueOf(edition))
-    .filter((part) => canReplace(box, part, room))
-    .map((part): Step => {
-      const more = part.form === 'device-box' ? part.gangs - box.shell.gangs : 0;
-      const wider = more > 0;
-      // Another shape wants a ring and a larger hole; another mounting is fiddled in.
-      const reshaped = (box.shell.form ?? part.form) !== part.form;
-      const remounted = box.shell.mount !== undefined && !part.mounts.includes(box.shell.mount);
-      return {
-        id: `box:${part.id}`,
-        family: 'box',
-        words: `Replace the box: ${part.name}, ${showVolume(part.volume, edition.unit)} ${edition.unit === 'in3' ? 'in³' : 'mL'}${part.typical ? ' (typical: read the stamp)' : ''}${wider ? ', with a wider plate' : ''}.`,
-        cost: {
-          parts: 0.5 + part.gangs * 0.5 + more + (reshaped ? 1 : 0),
-          minutes: (finished ? 35 : 20) + 5 * more + (reshaped ? 10 : 0) + (remounted ? 4 : 0),
-          damage: finished ? (wider || reshaped ? 2 : 1) : 0,
-        },
-        apply: (now, newId) => replaceBox(now, part, newId),
-      };
-    });
-}
 
 function volumeSteps(box: BoxDocument, { edition, added }: Means): Step[] {
   const { form } = box.shell;
@@ -116,12 +45,13 @@ function volumeSteps(box: BoxDocument, { edition, added }: Means): Step[] {
     .map((part): Step => ({
       id: `add:${part.id}`,
       family: 'volume',
+      kind: 'volume',
       words: `Add a ${part.name}${part.code === undefined ? ' (typical: read its mark)' : ''}, ${showVolume(part.volume, edition.unit)} ${edition.unit === 'in3' ? 'in³' : 'mL'}${part.surface ? '; it stands on the surface' : ''}.`,
       // On a box in a wall, what stands on the surface is seen for good.
       cost:
         part.code === undefined && part.surface
-          ? { parts: 2, minutes: 25, damage: 2 }
-          : { parts: 1, minutes: 10, damage: 0 },
+          ? { parts: 2, minutes: 25, damage: box.shell.form === 'surface' ? 0 : 2 }
+          : { parts: 1, minutes: 10, damage: part.surface && inFinishedWall(box) ? 2 : 0 },
       apply: (now, newId) =>
         addItem(
           now,
@@ -144,6 +74,7 @@ function hardwareSteps(box: BoxDocument): Step[] {
     {
       id: 'clamps:outside',
       family: 'clamps',
+      kind: 'clamps',
       words: 'Take the internal clamps out and fit connectors whose clamps are outside the box.',
       cost: { parts: 0.5 * Math.max(1, cables), minutes: 8 * Math.max(1, cables), damage: 0 },
       apply: (now) =>
@@ -162,6 +93,7 @@ function throughSteps(box: BoxDocument): Step[] {
     .map((item): Step => ({
       id: `through:${item.id}`,
       family: 'through',
+      kind: 'through',
       words: `Leave a ${item.size} AWG conductor of the raceway unbroken where it only goes on: two become one.`,
       cost: { parts: 0, minutes: 15, damage: 0 },
       apply: (now, newId) =>
@@ -188,7 +120,8 @@ function yokeSteps(box: BoxDocument): Step[] {
     {
       id: 'yoke:combo',
       family: 'yoke',
-      words: `One yoke with two devices in place of the ${DEVICES[first.device]} and the ${DEVICES[second.device]}: both loads still work.`,
+      kind: 'yoke',
+      words: `One yoke with two devices in place of ${first.device === second.device ? `two yokes, each a ${DEVICES[first.device]}` : `the ${DEVICES[first.device]} and the ${DEVICES[second.device]}`}: both loads still work.`,
       cost: { parts: 2, minutes: 15, damage: 0 },
       apply: (now, newId) =>
         addItem(
@@ -205,13 +138,14 @@ function yokeSteps(box: BoxDocument): Step[] {
   ];
 }
 
-function cableSteps(box: BoxDocument): Step[] {
+function cableSteps(box: BoxDocument, found: BoxDocument | undefined): Step[] {
   const cables = box.items.filter(isCable);
   const dead = gathered(cables)
     .filter(({ item }) => roleOf(item.duty) === 'spare')
     .map(({ item, items }): Step => ({
       id: `dead:${item.id}`,
       family: 'dead-cable',
+      kind: 'dead-cable',
       words: `Take the dead ${item.size}/${item.conductors} out of the box, once it is proved to serve nothing.`,
       cost: { parts: 0, minutes: 12, damage: 0 },
       apply: (now) =>
@@ -220,31 +154,49 @@ function cableSteps(box: BoxDocument): Step[] {
           items.map(({ id }) => id),
         ),
     }));
-  const moved = gathered(cables)
+  const stays = new Set(found?.items.map(({ id }) => id));
+  const served = gathered(cables)
     .filter(({ item }) => [undefined, 'out'].includes(roleOf(item.duty)))
     .filter(() => cables.length > 1)
-    .map(({ item, items }): Step => ({
-      id: `move:${item.id}`,
+    // The last of them: what is set up for the others stays as it is.
+    .map(({ item, items }) => ({ one: items.at(-1) ?? item, name: nameOf(item) }));
+  const out = served
+    .filter(({ one }) => !stays.has(one.id))
+    .map(({ one, name }): Step => ({
+      id: `move:${one.id}`,
       family: 'move-cable',
-      words: `Feed what one ${item.size}/${item.conductors}${item.label === undefined ? '' : ` (${item.label})`} serves from another box, or put a junction box before this one.`,
-      cost: { parts: 3, minutes: 60, damage: 2 },
-      // The last of them: what is set up for the others stays as it is.
-      apply: (now) => removeItem(now, items.at(-1)?.id ?? item.id),
+      kind: 'move-cable',
+      words: `Feed what one ${name} serves from another box${found === undefined ? ', if that cable is still to be run' : ''}.`,
+      cost: { parts: 1, minutes: 45, damage: 1 },
+      apply: (now) => removeItem(now, one.id),
     }));
-  return [...dead, ...moved];
+  const joined = served.map(({ one, name }): Step => ({
+    id: `junction:${one.id}`,
+    family: 'move-cable',
+    kind: 'junction',
+    words: `Put a junction box before this one that takes one ${name}; it must stay accessible.`,
+    cost: { parts: 3, minutes: 60, damage: 2 },
+    apply: (now) => removeItem(now, one.id),
+  }));
+  return [...dead, ...out, ...joined];
 }
 
-/** 14 in place of 12 only where the breaker is 15 A; elsewhere it is not offered. */
-function wireSteps(box: BoxDocument): Step[] {
-  if (box.site?.breaker !== 15) return [];
-  const twelve = box.items.filter((item) => isCable(item) && item.size === 12);
+const nameOf = ({ size, conductors, label }: ItemOf<'cable'>) =>
+  `${size}/${conductors}${label === undefined ? '' : ` (${label})`}`;
+
+/** Cable still to be run may be 14 AWG where the breaker is 15 A; what is in the wall stays. */
+function wireSteps(box: BoxDocument, found: BoxDocument | undefined): Step[] {
+  if (box.site?.breaker !== 15 || found === undefined) return [];
+  const stays = new Set(found.items.map(({ id }) => id));
+  const twelve = box.items.filter((item) => isCable(item) && item.size === 12 && !stays.has(item.id));
   if (twelve.length === 0) return [];
   return [
     {
       id: 'wire:14',
       family: 'smaller-wire',
-      words: 'The breaker is 15 A: 14 AWG in place of the 12 AWG that is still to be run.',
-      cost: { parts: 2, minutes: 45, damage: 1 },
+      kind: 'smaller-wire',
+      words: 'The breaker is 15 A: run the new cable in 14 AWG, not 12.',
+      cost: { parts: 0, minutes: 0, damage: 0 },
       apply: (now) =>
         changeItems(
           now,
@@ -263,7 +215,7 @@ export function stepsFor(box: BoxDocument, means: Means): Step[] {
     ...yokeSteps(box),
     ...volumeSteps(box, means),
     ...boxSteps(box, means),
-    ...cableSteps(box),
-    ...wireSteps(box),
+    ...cableSteps(box, means.found),
+    ...wireSteps(box, means.found),
   ];
 }

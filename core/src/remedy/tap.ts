@@ -120,7 +120,7 @@ export function findTaps(
       let remedy: Proposal | undefined;
       if (after.verdict === 'over') {
         remedy = findRemedies(next, edition, after, { weights, newId }).proposals.find(
-          ({ ids }) => !ids.some((id) => id.startsWith('move:')),
+          ({ ids }) => !ids.some((id) => id.startsWith('move:') || id.startsWith('junction:')),
         );
         if (!remedy) reasons.push(`there is no room: ${verdictWords(after)}, and nothing cures it`);
       }
