@@ -19,7 +19,7 @@ export type Change =
     };
 
 /** What of the box itself can change. */
-export type ShellField = 'volume' | 'kind' | 'edition' | 'flaps' | 'note';
+export type ShellField = 'shell' | 'edition' | 'flaps' | 'note';
 
 const countOf = (item: Item) => ('count' in item ? item.count : 1);
 
@@ -45,14 +45,7 @@ function same(was: Item, is: Item): boolean {
 
 function shellChanges(before: BoxDocument, after: BoxDocument): Change[] {
   const pick = {
-    volume: ({ shell }: BoxDocument) => [
-      shell.volume,
-      shell.box,
-      shell.measured,
-      shell.marks,
-      shell.conduitBody,
-    ],
-    kind: ({ shell }: BoxDocument) => [shell.gangs, shell.material, shell.mount, shell.form],
+    shell: ({ shell }: BoxDocument) => Object.entries(shell).sort(([a], [b]) => (a < b ? -1 : 1)),
     edition: (box: BoxDocument) => box.edition,
     flaps: (box: BoxDocument) => box.flaps,
     note: (box: BoxDocument) => box.note,

@@ -51,11 +51,11 @@ describe('difference', () => {
     ['another device in its place', (box) => changeItem(box, 'i2.0', { device: 'gfci' }), ['swapped device']],
     ['both cables larger', (box) => changeItems(box, ['i1.0', 'i1.1'], { size: 10 }), ['swapped 2 cable']],
     ['what a cable does, learnt', (box) => changeItem(box, 'i1.0', { duty: { does: 'feed' } }), []],
-    ['a larger box', (box) => changeShell(box, { volume: '22.5 in3' }), ['box volume']],
+    ['a larger box', (box) => changeShell(box, { volume: '22.5 in3' }), ['box shell']],
     [
       'two gangs, old-work',
       (box) => changeShell(box, { volume: '34 in3', gangs: 2, mount: 'old-work' }),
-      ['box volume', 'box kind'],
+      ['box shell'],
     ],
     ['another edition', (box) => ({ ...box, edition: 'nec2017' }), ['box edition']],
     ['the cautious school', (box) => ({ ...box, flaps: 'count' }), ['box flaps']],

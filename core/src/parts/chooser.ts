@@ -1,6 +1,7 @@
 /**
  * Choosing a box to fit in place of the one there: every box that is left by the person's wishes, with the
- * plan counted and checked in it; the smallest that is legal and the one for working room.
+ * plan counted and checked in it; beside the box that is there, the smallest that is legal and the deepest the
+ * bay takes, of the same gangs and one gang wider.
  */
 import type { BoxDocument } from '../box/document.ts';
 import type { NewId } from '../box/piece-id.ts';
@@ -8,12 +9,13 @@ import type { Form, Material, Mount } from '../box/words.ts';
 import { checkBox } from '../check/check-box.ts';
 import type { Edition } from '../edition/index.ts';
 import { type Tally, tally } from '../fill/tally.ts';
-import { allowancesLeft } from '../fill/verdict.ts';
 import { type WorkRoom, workRoom } from '../fold/work-room.ts';
 import type { Length } from '../quantity/length.ts';
 import type { BoxPart } from '../remedy/catalogue.ts';
-import { roomInWall, violations, worse } from '../remedy/search.ts';
-import { replaceBox } from '../remedy/steps.ts';
+import { replaceBox, replacementCost } from '../remedy/box-steps.ts';
+import type { Cost } from '../remedy/remedy.ts';
+import { violations, worse } from '../remedy/search.ts';
+import { roomInWall } from '../remedy/wall.ts';
 import type { Kit } from './kit.ts';
 
 /** What the person wants of the new box; what is not said leaves all. */
@@ -38,14 +40,20 @@ export interface Fit {
   readonly room: WorkRoom;
   /** Legal, and no check finds more wrong than in the box there. */
   readonly good: boolean;
+  /** What fitting it takes; common practice, no source. */
+  readonly cost: Cost;
+  /** What must come with it: a wider plate, connectors, a bond, a ring. */
+  readonly with: readonly string[];
 }
 
 export interface Choice {
   readonly fits: readonly Fit[];
   /** The smallest that is legal. */
   readonly smallest?: Fit;
-  /** The smallest that is roomy and leaves the spare allowances one wants; else the one with most room. */
-  readonly roomy?: Fit;
+  /** The deepest of the same gangs that is legal, with the most volume of those. */
+  readonly deepest?: Fit;
+  /** The deepest of one gang more. */
+  readonly wider?: Fit;
   /** How many were left out, by what the wish said. */
   readonly leftOut: Readonly<Record<string, number>>;
 }
@@ -83,6 +91,19 @@ function against(part: BoxPart, wish: BoxWish, kit: Kit, form: Form | undefined)
   return undefined;
 }
 
+/** The deepest that is good, with the most volume and the least trouble of those. */
+function deepestOf(fits: readonly Fit[]): Fit | undefined {
+  return fits
+    .filter(({ good }) => good)
+    .sort(
+      (a, b) =>
+        b.part.depth - a.part.depth ||
+        b.part.volume - a.part.volume ||
+        a.cost.parts - b.cost.parts ||
+        (a.part.id < b.part.id ? -1 : 1),
+    )[0];
+}
+
 /** Every box that may take the place of the one there, smallest first. */
 export function chooseBoxes(
   box: BoxDocument,
@@ -94,31 +115,41 @@ export function chooseBoxes(
 ): Choice {
   const leftOut: Record<string, number> = {};
   const before = violations(checkBox(box, edition, tally(box, edition)).findings);
-  const fits: Fit[] = [];
-  for (const part of parts) {
-    const why = against(part, wish, kit, box.shell.form);
-    if (why !== undefined) {
-      leftOut[why] = (leftOut[why] ?? 0) + 1;
-      continue;
-    }
+  const fit = (part: BoxPart): Fit => {
     const next = replaceBox(box, part, newId);
     const counted = tally(next, edition);
     const findings = checkBox(next, edition, counted).findings;
-    fits.push({
+    return {
       part,
       box: next,
       counted,
       room: workRoom(next, edition, counted, kit.assumptions),
       good: counted.verdict === 'legal' && !worse(violations(findings), before),
-    });
+      ...replacementCost(box, part, edition),
+    };
+  };
+  const fits: Fit[] = [];
+  for (const part of parts) {
+    const why = against(part, wish, kit, box.shell.form);
+    if (why === undefined) fits.push(fit(part));
+    else leftOut[why] = (leftOut[why] ?? 0) + 1;
   }
-  const good = fits.filter((fit) => fit.good);
-  const [smallest] = good;
-  const wanted = good.find(
-    ({ room, counted }) =>
-      room.answer === 'roomy' && (allowancesLeft(counted)?.count ?? 0) >= kit.weights.spare,
+  const smallest = fits.find(({ good }) => good);
+  // A square box is no gang wider; one gang more is a device box.
+  const gangs = (wish.gangs ?? box.shell.gangs) + 1;
+  const deepest = deepestOf(fits.filter(({ part }) => part.gangs < gangs || part.form === 'square'));
+  const more = parts.filter(
+    (part) =>
+      part.form === 'device-box' &&
+      part.gangs === gangs &&
+      against(part, { ...wish, gangs }, kit, box.shell.form) === undefined,
   );
-  const most = [...good].sort((a, b) => (b.room.freeShare ?? -9) - (a.room.freeShare ?? -9))[0];
-  const roomy = wanted ?? most;
-  return { fits, ...(smallest ? { smallest } : {}), ...(roomy ? { roomy } : {}), leftOut };
+  const wider = deepestOf(more.map(fit));
+  return {
+    fits,
+    ...(smallest ? { smallest } : {}),
+    ...(deepest ? { deepest } : {}),
+    ...(wider ? { wider } : {}),
+    leftOut,
+  };
 }

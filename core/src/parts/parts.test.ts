@@ -154,12 +154,22 @@ describe('choosing a box', () => {
     for (const { part, good } of fits) expect(good).toBe(part.volume >= need);
   });
 
-  test('the one for working room is legal, leaves the spare allowances, and is never smaller', () => {
-    const { smallest, roomy } = choose(THIRD_CABLE);
-    expect(roomy?.counted.verdict).toBe('legal');
-    expect(roomy?.part.volume ?? 0).toBeGreaterThanOrEqual(smallest?.part.volume ?? 0);
-    const two = choose(THIRD_CABLE, {}, kit({ weights: { ...NEW_KIT.weights, spare: 0 } }));
-    expect(two.smallest?.part.volume).toBeGreaterThanOrEqual(cubicInches(20.25));
+  test('beside the smallest stand the deepest of the same gangs and the deepest of one more', () => {
+    const { smallest, deepest, wider, fits } = choose('18 in3 plastic new-work device-box, 3x 12/2, duplex');
+    expect(smallest?.part.volume).toBe(cubicInches(20.3));
+    expect(deepest?.part.id).toBe('plastic-1g-new-22-5');
+    expect(wider?.part.id).toBe('plastic-2g-new-35-5');
+    for (const { good, part } of fits.filter(({ part: one }) => one.gangs === 1 && one.depth > inches(3.5)))
+      expect([part.id, good]).toEqual([part.id, false]);
+    // What the wall suffers and what must come with it are told.
+    expect(deepest?.cost).toEqual({ parts: 1, minutes: 20, damage: 0 });
+    expect(wider?.with).toEqual(['a wider plate']);
+  });
+
+  test('the bay bounds the deepest too', () => {
+    const { deepest, wider } = choose('18 in3 plastic new-work device-box, 3x 12/2, duplex, cavity 3.25 in');
+    expect([deepest?.part.id, wider?.part.id]).toEqual(['plastic-1g-new-20-3', 'plastic-2g-new-32']);
+    expect(deepest?.counted.verdict).toBe('legal');
   });
 
   test('every wish leaves out what is not so, and says how many and why', () => {
