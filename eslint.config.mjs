@@ -40,7 +40,7 @@ const coreZones = CORE_ORDER.flatMap((folder, nth) =>
 );
 
 export default [
-  { ignores: ['**/node_modules/**', '**/dist/**', '**/.expo/**', '**/*-env.d.ts'] },
+  { ignores: ['**/node_modules/**', '**/dist/**', '**/.expo/**', '**/*-env.d.ts', 'bench/.empty-screen/**'] },
   ...expo,
   {
     files: ['**/*.ts', '**/*.tsx'],

@@ -3,7 +3,9 @@ import { spawnSync } from 'node:child_process';
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { createHash } from 'node:crypto';
 import { join } from 'node:path';
+import { compressFiles } from './compress.mjs';
 import { writeServiceWorker } from './service-worker.mjs';
+import { writeShell } from './shell.mjs';
 
 export const ROOT = join(import.meta.dirname, '..');
 
@@ -52,6 +54,11 @@ const APP_SOURCES = [
   'app/metro.config.js',
   'app/tailwind.config.js',
   'core/src',
+  'app/metro',
+  'scripts/compress.mjs',
+  'scripts/prepare.mjs',
+  'scripts/shell.mjs',
+  'scripts/service-worker.mjs',
   'scripts/sw.template.js',
   'package-lock.json',
 ];
@@ -71,7 +78,9 @@ export function ensureApp() {
     console.error('The app could not be built; the lines above say why.');
     process.exit(code);
   }
+  writeShell(join(ROOT, 'app/dist'), join(ROOT, 'app/src/ui/theme/tokens.json'));
   writeServiceWorker(join(ROOT, 'app/dist'), join(ROOT, 'scripts/sw.template.js'));
+  compressFiles(join(ROOT, 'app/dist'));
   writeFileSync(built, String(sources));
 }
 

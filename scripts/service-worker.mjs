@@ -14,7 +14,7 @@ function filesOf(folder) {
 export function writeServiceWorker(dist, template) {
   const files = filesOf(dist)
     .map((path) => relative(dist, path).replaceAll('\\', '/'))
-    .filter((name) => !name.startsWith('.') && name !== 'sw.js' && !name.endsWith('.map'))
+    .filter((name) => !name.startsWith('.') && name !== 'sw.js' && !/\.(map|br|gz)$/.test(name))
     .sort();
   const hash = createHash('sha256');
   for (const name of files) hash.update(name).update(readFileSync(join(dist, name)));

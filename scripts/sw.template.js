@@ -1,4 +1,4 @@
-/* Starts the app without a network: every file it is made of is kept, an update takes over when its last page is closed. */
+/* Starts the app without a network: every file it is made of is kept. An update waits until a page says that it is taken, or until the last page is closed. */
 const CACHE = 'dense-pack-__VERSION__';
 const PHOTOS = 'dense-pack-photos';
 const FILES = ['__FILES__'];
@@ -17,6 +17,10 @@ self.addEventListener('activate', (event) => {
         ),
       ),
   );
+});
+
+self.addEventListener('message', ({ data }) => {
+  if (data === 'take') void self.skipWaiting();
 });
 
 async function photo(request) {

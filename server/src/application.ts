@@ -1,8 +1,10 @@
 /** The Express application: the API and the built app from one process. */
-import { existsSync } from 'node:fs';
+import { createHash } from 'node:crypto';
+import { existsSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import compression from 'compression';
 import express, { type Express } from 'express';
+import compressedStatic from 'express-static-gzip';
 import helmet from 'helmet';
 import type { Db } from './database.ts';
 import { answerErrors } from './routes/answers.ts';
@@ -35,7 +37,7 @@ export function application(
         useDefaults: false,
         directives: {
           defaultSrc: ["'self'"],
-          scriptSrc: ["'self'"],
+          scriptSrc: ["'self'", () => ownScripts(appFolder)],
           // React Native's web target sets styles on elements and in one style sheet it makes itself.
           styleSrc: ["'self'", "'unsafe-inline'"],
           imgSrc: ["'self'", 'data:', 'blob:'],
@@ -59,17 +61,40 @@ export function application(
   return app;
 }
 
+/** The scripts that stand in the app's own page, by their hashes: no other may. Read anew when the page changes. */
+const ownScripts = (() => {
+  let known: { readonly at: number; readonly sources: string } | undefined;
+  return (folder: string | undefined): string => {
+    const page = folder === undefined ? undefined : join(folder, 'index.html');
+    if (page === undefined || !existsSync(page)) return "'self'";
+    const at = statSync(page).mtimeMs;
+    if (known?.at !== at) {
+      const scripts = [...readFileSync(page, 'utf8').matchAll(/<script>([\s\S]*?)<\/script>/g)];
+      const hashes = scripts.map(
+        ([, text = '']) => `'sha256-${createHash('sha256').update(text).digest('base64')}'`,
+      );
+      known = { at, sources: hashes.join(' ') || "'self'" };
+    }
+    return known.sources;
+  };
+})();
+
 function serveApp(app: Express, folder: string) {
   app.use(
-    express.static(folder, {
+    // What was compressed when the app was built is sent as it is.
+    compressedStatic(folder, {
       index: 'index.html',
-      setHeaders(response, file) {
-        // Metro puts a content hash into the names below _expo and assets.
-        const hashed = /[\\/](_expo|assets)[\\/]/.test(file);
-        response.setHeader(
-          'Cache-Control',
-          hashed ? `public, max-age=${(365 * DAY_MS) / 1000}, immutable` : 'no-cache',
-        );
+      enableBrotli: true,
+      orderPreference: ['br', 'gz'],
+      serveStatic: {
+        setHeaders(response, file) {
+          // Metro puts a content hash into the names below _expo and assets.
+          const hashed = /[\\/](_expo|assets)[\\/]/.test(file);
+          response.setHeader(
+            'Cache-Control',
+            hashed ? `public, max-age=${(365 * DAY_MS) / 1000}, immutable` : 'no-cache',
+          );
+        },
       },
     }),
   );

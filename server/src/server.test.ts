@@ -1,10 +1,12 @@
 /** The API over real HTTP on a database file of its own. */
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { createHash } from 'node:crypto';
+import { mkdirSync, mkdtempSync, rmSync, utimesSync, writeFileSync } from 'node:fs';
 import type { Server } from 'node:http';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { brotliCompressSync } from 'node:zlib';
 import { readCountLine } from '@dense-pack/core';
 import Database from 'better-sqlite3';
 import request from 'supertest';
@@ -253,6 +255,33 @@ test('answers carry a strict content security policy and no product header', asy
   expect(headers['content-security-policy']).not.toMatch('unsafe-eval');
   expect(headers['x-content-type-options']).toBe('nosniff');
   expect(headers['x-powered-by']).toBeUndefined();
+});
+
+test('a script of the page itself may run by its hash and no other; what was compressed is sent as it is', async () => {
+  const pages = mkdtempSync(join(tmpdir(), 'dense-pack-page-'));
+  const text = 'window.early = {};';
+  writeFileSync(join(pages, 'index.html'), `<script>${text}</script><script src="/a.js"></script>`);
+  mkdirSync(join(pages, '_expo'));
+  writeFileSync(join(pages, '_expo/a.js'), 'let whole;');
+  writeFileSync(join(pages, '_expo/a.js.br'), brotliCompressSync('let small;'));
+  const page = request(application(db, { appFolder: pages }));
+  const { headers } = await page.get('/').expect(200);
+  // The hash by a tool of its own, as a browser computes it.
+  const hash = createHash('sha256').update(text).digest('base64');
+  expect(headers['content-security-policy']).toMatch(`script-src 'self' 'sha256-${hash}';`);
+  const sent = await page.get('/_expo/a.js').set('accept-encoding', 'br').expect(200);
+  expect([sent.headers['content-encoding'], sent.headers['cache-control']]).toEqual([
+    'br',
+    expect.stringMatching('immutable'),
+  ]);
+  const plain = await page.get('/_expo/a.js').set('accept-encoding', 'identity').expect(200);
+  expect(plain.headers['content-encoding']).toBeUndefined();
+  // The page was built anew while the server runs.
+  writeFileSync(join(pages, 'index.html'), '<script>let other;</script>');
+  utimesSync(join(pages, 'index.html'), new Date(), new Date(Date.now() + 5000));
+  const again = await page.get('/').expect(200);
+  expect(again.headers['content-security-policy']).not.toMatch(hash);
+  rmSync(pages, { recursive: true });
 });
 
 test('the demo house has ten boxes, three of them over, and can be seeded again', async () => {
