@@ -7,22 +7,49 @@ import { QueryClientProvider } from '@tanstack/react-query';
 import { useFonts } from 'expo-font';
 import { Stack } from 'expo-router';
 import { useEffect } from 'react';
-import { keepAnswers, keepApp } from '@/ui/client/keep-answers';
-import { queryClient, readAhead, startOutbox } from '@/ui/client/queries';
+import { whenIdle } from '@/ui/client/after-paint';
+import { keepAnswers } from '@/ui/client/keep-answers';
+import { keepApp } from '@/ui/client/new-version';
+import { queryClient, readAhead, readEarly, startOutbox } from '@/ui/client/queries';
+import { Loading } from '@/ui/parts/Notice';
+import { Screen } from '@/ui/parts/Screen';
 import { useTheme } from '@/ui/theme/theme';
 
+if (globalThis.location && 'early' in globalThis) readEarly(globalThis.location.pathname);
+
+/** Whether the exported page names the faces of the type itself: nothing has to be fetched and measured by script. */
+const hasFaces = () =>
+  globalThis.document?.getElementById('faces') !== null && globalThis.document !== undefined;
+
 export default function Layout() {
-  useFonts({ Overpass_400Regular, Overpass_700Bold, OverpassMono_400Regular, OverpassMono_700Bold });
+  useFonts(
+    hasFaces()
+      ? {}
+      : { Overpass_400Regular, Overpass_700Bold, OverpassMono_400Regular, OverpassMono_700Bold },
+  );
   useTheme();
   useEffect(startOutbox, []);
   useEffect(keepApp, []);
   useEffect(() => {
-    const keeping = keepAnswers(queryClient).finally(() => void readAhead());
-    return () => void keeping.then((stop) => stop());
+    const keeping = keepAnswers(queryClient);
+    const stopWaiting = whenIdle(() => void readAhead());
+    return () => {
+      stopWaiting();
+      void keeping.then((stop) => stop());
+    };
   }, []);
   return (
     <QueryClientProvider client={queryClient}>
       <Stack screenOptions={{ headerShown: false, animation: 'none', title: 'Dense Pack' }} />
     </QueryClientProvider>
+  );
+}
+
+/** In place of a screen whose script is still being fetched: its frame, in the theme, at once. */
+export function SuspenseFallback() {
+  return (
+    <Screen title="Dense Pack">
+      <Loading what="the screen" />
+    </Screen>
   );
 }

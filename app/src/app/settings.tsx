@@ -1,3 +1,11 @@
-import { SettingsScreen } from '@/ui/settings/SettingsScreen';
+import { late, LateScreen } from '@/ui/parts/late';
 
-export default SettingsScreen;
+const Screen = late('SettingsScreen');
+
+export default function Route() {
+  return (
+    <LateScreen>
+      <Screen />
+    </LateScreen>
+  );
+}

@@ -1,3 +1,11 @@
-import { TruckScreen } from '@/ui/truck/TruckScreen';
+import { late, LateScreen } from '@/ui/parts/late';
 
-export default TruckScreen;
+const Screen = late('TruckScreen');
+
+export default function Route() {
+  return (
+    <LateScreen>
+      <Screen />
+    </LateScreen>
+  );
+}

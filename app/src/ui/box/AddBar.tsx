@@ -11,13 +11,14 @@ import { Words } from '../parts/Words';
 import { usePreferences } from '../theme/preferences';
 import { useColours } from '../theme/theme';
 
+/** `band`: what is chosen there wants the room of the drawing. */
 export const ADDERS = {
-  box: { label: 'Box', icon: Box },
-  cable: { label: 'Cable', icon: Cable },
-  device: { label: 'Device', icon: Plug },
-  more: { label: 'More', icon: Wrench },
-  line: { label: 'Type', icon: Keyboard },
-} as const satisfies Record<string, { label: string; icon: LucideIcon }>;
+  box: { label: 'Box', icon: Box, band: true },
+  cable: { label: 'Cable', icon: Cable, band: false },
+  device: { label: 'Device', icon: Plug, band: false },
+  more: { label: 'More', icon: Wrench, band: true },
+  line: { label: 'Type', icon: Keyboard, band: true },
+} as const satisfies Record<string, { label: string; icon: LucideIcon; band: boolean }>;
 export type Adder = keyof typeof ADDERS;
 
 interface AddBarProps {

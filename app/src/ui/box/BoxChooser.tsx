@@ -1,11 +1,15 @@
-/** Choosing a box to fit in place of the one there: the plan packed in each, two set side by side. */
+/** Choosing a box to fit in place of the one there: the plan packed in each, the best set side by side with it. */
 import { newId } from '@dense-pack/core/box/new-id';
 import type { BoxDocument } from '@dense-pack/core/box/document';
 import { type BoxWish, chooseBoxes, type Fit, wishFor } from '@dense-pack/core/parts/chooser';
 import { partsOf } from '@dense-pack/core/parts/kit';
 import { MATERIALS, MOUNTS } from '@dense-pack/core/box/words';
 import type { Edition } from '@dense-pack/core/edition/edition';
-import { verdictParts } from '@dense-pack/core/fill/verdict';
+import { boxDepth } from '@dense-pack/core/box/depth';
+import { showAmount, unitName } from '@dense-pack/core/fill/amount';
+import { type Tally, tally } from '@dense-pack/core/fill/tally';
+import { type WorkRoom, workRoom } from '@dense-pack/core/fold/work-room';
+import { damageWords } from '@dense-pack/core/remedy/remedy';
 import { inches, showInches } from '@dense-pack/core/quantity/length';
 import { showVolume, UNIT_NAMES } from '@dense-pack/core/quantity/volume';
 import { useMemo, useState } from 'react';
@@ -16,7 +20,7 @@ import { Notice } from '../parts/Notice';
 import { Button } from '../parts/Press';
 import { Touch } from '../parts/Touch';
 import { Words } from '../parts/Words';
-import { VerdictSign } from '../tape/Verdict';
+import { VerdictLine } from '../tape/Verdict';
 import { useKit } from '../truck/kit';
 import { Vessel } from '../vessel/Vessel';
 
@@ -48,36 +52,45 @@ export function BoxChooser({ box, edition, onTake }: BoxChooserProps) {
       `Replace the box: ${part.name}, ${showVolume(part.volume, edition.unit)} ${UNIT_NAMES[edition.unit]}${part.typical ? ' (typical: read the stamp)' : ''}.`,
       `Why: ${why}.`,
     ]);
-  const { smallest, roomy, fits, leftOut } = choice;
+  const { smallest, deepest, wider, fits, leftOut } = choice;
+  const here = useMemo(() => {
+    const counted = tally(box, edition);
+    return { box, counted, room: workRoom(box, edition, counted, kit.assumptions) };
+  }, [box, edition, kit.assumptions]);
   const one = picked === undefined ? undefined : fits.find(({ part }) => part.id === picked);
   const left = Object.entries(leftOut).map(([why, count]) => `${count} ${why}`);
+  const suggested = suggestions(smallest, deepest, wider);
+  const more = one && suggested.every(({ fit }) => fit !== one) ? [{ title: 'Picked', fit: one }] : [];
   return (
     <View className="gap-3">
-      {smallest && roomy ? (
-        <View className="flex-row gap-2">
-          {smallest !== roomy && (
-            <Suggestion
-              title="Smallest that is legal"
-              fit={smallest}
-              edition={edition}
-              onTake={() => take(smallest, 'the smallest that is legal')}
-            />
-          )}
-          <Suggestion
-            title={smallest === roomy ? 'Smallest that is legal, and for working room' : 'For working room'}
-            fit={roomy}
-            edition={edition}
-            main
-            onTake={() => take(roomy, 'chosen for working room')}
+      <View className="flex-row flex-wrap gap-2">
+        <Shown title="There now" {...here} detail={thereWords(box, edition, here.counted)} />
+        {[...suggested, ...more].map(({ title, fit }) => (
+          <Shown
+            key={title}
+            title={title}
+            {...fit}
+            name={fit.part.name}
+            detail={`${volumeOf(fit, edition)}, ${showInches(fit.part.depth)} in deep`}
+            notes={[
+              `about ${fit.cost.minutes} min, ${damageWords(fit.cost)}`,
+              ...(fit.with.length > 0 ? [`with ${fit.with.join(', ')}`] : []),
+            ]}
+            typical={fit.part.typical}
+            main={fit === (deepest ?? smallest)}
+            onTake={() =>
+              take(
+                fit,
+                title === 'Picked' ? 'picked by hand' : title.charAt(0).toLowerCase() + title.slice(1),
+              )
+            }
           />
-        </View>
-      ) : (
+        ))}
+      </View>
+      {suggested.length === 0 && (
         <Notice title="No box of this choice is legal" tone="over">
           {`Of ${fits.length} boxes none holds what is planned and passes the checks. Change what you ask for below${wish.truck ? ', or look beyond the truck' : ''}, or take a cable out.`}
         </Notice>
-      )}
-      {one && one !== smallest && one !== roomy && (
-        <Suggestion title="Picked" fit={one} edition={edition} onTake={() => take(one, 'picked by hand')} />
       )}
       <Fold title="What the box must be">
         <View className="gap-3 border-t border-hair p-3">
@@ -177,42 +190,89 @@ export function BoxChooser({ box, edition, onTake }: BoxChooserProps) {
 const volumeOf = ({ part }: Fit, { unit }: Edition) => `${showVolume(part.volume, unit)} ${UNIT_NAMES[unit]}`;
 const sayWhyNot = ({ counted }: Fit) => (counted.verdict === 'legal' ? 'fails a check' : 'over');
 
-interface SuggestionProps {
-  readonly title: string;
-  readonly fit: Fit;
-  readonly edition: Edition;
-  readonly main?: boolean;
-  readonly onTake: () => void;
+/** What is told beside the box that is there; one box that is two of them is told once. */
+function suggestions(smallest?: Fit, deepest?: Fit, wider?: Fit): { title: string; fit: Fit }[] {
+  const named = [
+    ...(smallest && smallest === deepest
+      ? [{ title: 'Smallest legal, and the deepest', fit: smallest }]
+      : [
+          ...(smallest ? [{ title: 'Smallest that is legal', fit: smallest }] : []),
+          ...(deepest ? [{ title: 'Deepest that fits', fit: deepest }] : []),
+        ]),
+    ...(wider ? [{ title: 'One gang wider, the deepest', fit: wider }] : []),
+  ];
+  return named;
 }
 
-function Suggestion({ title, fit, edition, main = false, onTake }: SuggestionProps) {
+/** The box that is there, its volume and its depth. */
+function thereWords(box: BoxDocument, edition: Edition, { capacity, unit }: Tally): string {
+  const depth = boxDepth(box, edition);
+  return [
+    capacity === null ? 'no legal volume' : `${showAmount(capacity, unit)} ${unitName(unit)}`,
+    depth === null ? 'depth not known' : `${showInches(depth)} in deep`,
+  ].join(', ');
+}
+
+interface ShownProps {
+  readonly title: string;
+  readonly box: BoxDocument;
+  readonly counted: Tally;
+  readonly room: WorkRoom;
+  readonly name?: string;
+  readonly detail: string;
+  readonly notes?: readonly string[];
+  readonly typical?: boolean;
+  readonly main?: boolean;
+  readonly onTake?: () => void;
+}
+
+/** One box of those side by side. */
+function Shown(props: ShownProps) {
+  const {
+    title,
+    box,
+    counted,
+    room,
+    name,
+    detail,
+    notes = [],
+    typical = false,
+    main = false,
+    onTake,
+  } = props;
   return (
     <View
-      className={`min-w-0 flex-1 gap-1 rounded-card border bg-sheet p-3 ${main ? 'border-2 border-action' : 'border-line'}`}
-      testID="suggestion"
+      className={`min-w-[150px] max-w-[49%] grow basis-[45%] gap-1 rounded-card border bg-sheet p-3 ${main ? 'border-2 border-action' : 'border-line'}`}
+      testID={onTake ? 'suggestion' : 'there'}
     >
       <Words size="fine" strong>
         {title}
       </Words>
       <View className="items-center">
-        <Vessel box={fit.box} counted={fit.counted} width={124} height={96} small />
+        <Vessel box={box} counted={counted} width={124} height={84} small />
       </View>
-      <Words strong>{fit.part.name}</Words>
-      <Words size="fine">{`${volumeOf(fit, edition)}, ${showInches(fit.part.depth)} in deep`}</Words>
-      <VerdictSign verdict={fit.counted.verdict} />
-      <Words size="fine">{`${verdictParts(fit.counted).head}; ${fit.room.answer} to work in`}</Words>
-      {fit.part.typical && (
+      {name !== undefined && <Words strong>{name}</Words>}
+      <Words size="fine">{detail}</Words>
+      <VerdictLine counted={counted} more={`${room.answer} to work in`} />
+      {notes.map((note) => (
+        <Words key={note} size="fine" tone="text-soft">
+          {note}
+        </Words>
+      ))}
+      {typical && (
         <Words size="fine" tone="text-unknown">
           typical: read the stamp
         </Words>
       )}
       <View className="grow" />
-      <Button
-        label="Take it"
-        aria-label={`Take it: ${fit.part.name}`}
-        kind={main ? 'main' : 'plain'}
-        onPress={onTake}
-      />
+      {onTake && (
+        <Button
+          label="Take it"
+          aria-label={`Take it: ${name ?? title}`}
+          kind={main ? 'main' : 'plain'}
+          onPress={onTake}
+        />
+      )}
     </View>
   );
 }

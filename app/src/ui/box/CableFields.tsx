@@ -2,17 +2,11 @@
 import type { ItemOf } from '@dense-pack/core/box/document';
 import { dutyOf, roleOf } from '@dense-pack/core/box/work';
 import { CABLE_MAKES, CABLE_ROLES, ENTRIES } from '@dense-pack/core/box/words';
-import { SIZES } from '@dense-pack/core/edition/edition';
 import { Choice, plainOptions } from '../parts/Choice';
-
-/** Sizes cables and devices come in. */
-export const CABLE_SIZES = SIZES.filter((size) => size <= 14).map((value) => ({
-  value,
-  label: String(value),
-}));
+import { AWG, SizeChoice } from './fields/shared';
 
 type Cable = Pick<ItemOf<'cable'>, 'size' | 'conductors' | 'make' | 'ground'> &
-  Partial<Pick<ItemOf<'cable'>, 'duty' | 'enters'>>;
+  Partial<Pick<ItemOf<'cable'>, 'duty' | 'enters' | 'groundSize'>>;
 
 interface CableFieldsProps {
   readonly cable: Cable;
@@ -34,16 +28,10 @@ export function CableFields({ cable, onChange }: CableFieldsProps) {
         value={cable.enters}
         onChoose={(enters) => onChange({ enters })}
       />
-      <Choice
-        title="Size, AWG"
-        options={CABLE_SIZES}
-        value={cable.size}
-        always
-        onChoose={(size) => onChange({ size })}
-      />
+      <SizeChoice value={cable.size} onChange={onChange} />
       <Choice
         title="Insulated conductors"
-        options={[1, 2, 3, 4].map((value) => ({ value, label: String(value) }))}
+        options={[1, 2, 3, 4, 5, 6, 7, 8].map((value) => ({ value, label: String(value) }))}
         value={cable.conductors}
         always
         onChoose={(conductors) => onChange({ conductors })}
@@ -53,7 +41,7 @@ export function CableFields({ cable, onChange }: CableFieldsProps) {
         options={CABLE_MAKES.map((value) => ({ value, label: value.toUpperCase() }))}
         value={cable.make}
         always
-        onChoose={(make) => onChange({ make })}
+        onChoose={(make) => onChange({ make, ...(make === 'ac' ? { groundSize: undefined } : {}) })}
       />
       <Choice
         title="Ground"
@@ -63,8 +51,17 @@ export function CableFields({ cable, onChange }: CableFieldsProps) {
         ]}
         value={cable.ground}
         always
-        onChoose={(ground) => onChange({ ground })}
+        onChoose={(ground) => onChange({ ground, ...(ground === true ? {} : { groundSize: undefined }) })}
       />
+      {cable.ground && cable.make !== 'ac' && (
+        <Choice
+          title="Size of its ground, AWG"
+          options={[{ value: 0, label: 'as its conductors' }, ...AWG]}
+          value={cable.groundSize ?? 0}
+          always
+          onChoose={(size) => onChange({ groundSize: size === 0 ? undefined : size })}
+        />
+      )}
     </>
   );
 }

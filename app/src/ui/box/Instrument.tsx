@@ -3,11 +3,14 @@ import type { Amount } from '@dense-pack/core/fill/amount';
 import type { Job } from '@dense-pack/core/box/record';
 import { tally } from '@dense-pack/core/fill/tally';
 import { workRoom } from '@dense-pack/core/fold/work-room';
-import { useDeferredValue, useMemo } from 'react';
+import ChevronUp from 'lucide-react-native/icons/chevron-up';
+import { type ReactNode, useDeferredValue, useMemo } from 'react';
 import { View } from 'react-native';
 import { editionFor, type ShownBox, useDrawnDocument, useLiveDocument } from '../client/queries';
+import { Touch } from '../parts/Touch';
 import { VerdictBand } from '../tape/Verdict';
 import { usePreferences } from '../theme/preferences';
+import { useColours } from '../theme/theme';
 import { useKit } from '../truck/kit';
 import { heightOf, Vessel, VESSEL_WALL } from '../vessel/Vessel';
 import { VesselScale } from '../vessel/VesselScale';
@@ -25,9 +28,14 @@ interface InstrumentProps {
   readonly onTile: (key: string, itemId: string, line: number) => void;
   readonly onItem: (id: string) => void;
   readonly onAddCable: () => void;
-  /** The verdict alone: another drawing has the room. */
-  readonly bandOnly: boolean;
+  /** Another work has the room: the verdict, with the vessel as large as a thumb. */
+  readonly band: boolean;
+  /** Opens the whole instrument over a band's work, or closes it; undefined where it is always whole. */
+  readonly onWhole?: (() => void) | undefined;
 }
+
+/** The vessel of a band. */
+const THUMB = { width: 64, height: 54 };
 
 const STUBS = 66;
 const SCALE = 46;
@@ -36,7 +44,11 @@ const SCALE = 46;
  * Follows every edit at once, by itself: the tiles move in the frame after it, and the screen around it is
  * drawn a moment later, so that the new verdict is never kept waiting by a drawing or a list.
  */
-function LiveVerdict({ box: shown, job }: Pick<InstrumentProps, 'box' | 'job'>) {
+function LiveVerdict({
+  box: shown,
+  job,
+  vessel,
+}: Pick<InstrumentProps, 'box' | 'job'> & { readonly vessel?: ReactNode }) {
   const box = useLiveDocument(shown);
   const edition = editionFor(job, box);
   const counted = useMemo(() => tally(box, edition), [box, edition]);
@@ -47,7 +59,7 @@ function LiveVerdict({ box: shown, job }: Pick<InstrumentProps, 'box' | 'job'>) 
     () => workRoom(drawn, edition, tally(drawn, edition), assumptions),
     [drawn, edition, assumptions],
   );
-  return <VerdictBand counted={counted} room={room} />;
+  return <VerdictBand counted={counted} room={room} vessel={vessel} />;
 }
 
 export function Instrument({
@@ -60,7 +72,8 @@ export function Instrument({
   onTile,
   onItem,
   onAddCable,
-  bandOnly,
+  band,
+  onWhole,
 }: InstrumentProps) {
   const { hand, text } = usePreferences();
   const box = useDrawnDocument(shown);
@@ -79,16 +92,34 @@ export function Instrument({
   // The thumb reaches the cables: they come in on the side of the hand.
   const stubsLeft = hand === 'left';
   const calm = useDeferredValue(counted);
-  if (bandOnly) {
+  const colours = useColours();
+  const thumb = onWhole && (
+    <Touch
+      role="button"
+      aria-label={band ? 'Open the vessel' : 'Close the vessel'}
+      aria-expanded={!band}
+      className="min-h-thumb w-[76px] items-center justify-center self-stretch active:opacity-60"
+      onPress={onWhole}
+    >
+      {band ? (
+        <View aria-hidden>
+          <Vessel box={box} counted={counted} {...THUMB} small />
+        </View>
+      ) : (
+        <ChevronUp size={28} color={colours.ink} aria-hidden />
+      )}
+    </Touch>
+  );
+  if (band) {
     return (
       <View style={{ width, alignSelf: 'center' }}>
-        <LiveVerdict box={shown} job={job} />
+        <LiveVerdict box={shown} job={job} vessel={thumb} />
       </View>
     );
   }
   return (
     <View className="gap-2" style={{ width, alignSelf: 'center' }}>
-      <LiveVerdict box={shown} job={job} />
+      <LiveVerdict box={shown} job={job} vessel={thumb} />
       {/* A layer of its own: a page paints the drawing no second time when the verdict above it changes. */}
       <View className={`will-change-transform ${stubsLeft ? 'flex-row-reverse' : 'flex-row'}`}>
         <VesselScale

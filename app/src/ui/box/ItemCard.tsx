@@ -1,10 +1,10 @@
 /** One thing in the box, opened: why it counts, how many, and everything about it that can be changed. */
 import type { ChangeBox } from './use-box-edit';
-import type { Item, ItemOf } from '@dense-pack/core/box/document';
+import type { Item } from '@dense-pack/core/box/document';
 import { addCount, changeItems, duplicateItem, removeItems } from '@dense-pack/core/box/edit';
 import { newId } from '@dense-pack/core/box/new-id';
 import type { Row } from '@dense-pack/core/box/rows';
-import { DEVICES } from '@dense-pack/core/box/words';
+import type { Edition } from '@dense-pack/core/edition/edition';
 import { useState } from 'react';
 import Copy from 'lucide-react-native/icons/copy';
 import Trash from 'lucide-react-native/icons/trash';
@@ -14,7 +14,7 @@ import { Choice } from '../parts/Choice';
 import { Field } from '../parts/Field';
 import { Button, IconPress, Stepper } from '../parts/Press';
 import { Words } from '../parts/Words';
-import { CABLE_SIZES, CableFields } from './CableFields';
+import { ItemFields, takesLabel } from './fields/ItemFields';
 import { itemName } from './ItemRow';
 
 interface ItemCardProps {
@@ -22,13 +22,16 @@ interface ItemCardProps {
   readonly item: Item;
   /** Those like it, itself among them. */
   readonly row: Row;
+  readonly edition: Edition;
+  /** A barrier parts the box. */
+  readonly parted: boolean;
   /** Why it counts, where a tile or line was touched. */
   readonly why?: string | undefined;
   readonly onChange: ChangeBox;
   readonly onClose: () => void;
 }
 
-export function ItemCard({ item, row, why, onChange, onClose }: ItemCardProps) {
+export function ItemCard({ item, row, edition, parted, why, onChange, onClose }: ItemCardProps) {
   const [alone, setAlone] = useState(false);
   const name = itemName(item);
   const many = row.items.length;
@@ -76,11 +79,8 @@ export function ItemCard({ item, row, why, onChange, onClose }: ItemCardProps) {
           onChoose={(one) => setAlone(one === true)}
         />
       )}
-      {item.kind === 'cable' && <CableFields cable={item} onChange={change} />}
-      {item.kind === 'device' && <DeviceFields item={item} onChange={change} />}
-      {'label' in item || item.kind === 'cable' || item.kind === 'device' || item.kind === 'fixture' ? (
-        <LabelField item={item} onChange={change} />
-      ) : null}
+      <ItemFields item={item} edition={edition} parted={parted} onChange={change} />
+      {takesLabel(item) && <LabelField item={item} onChange={change} />}
       <Button
         label={
           many > 1 && !alone ? `Remove ${many === 2 ? 'both' : `all ${many}`}: ${name}` : `Remove ${name}`
@@ -93,42 +93,6 @@ export function ItemCard({ item, row, why, onChange, onClose }: ItemCardProps) {
         }}
       />
     </View>
-  );
-}
-
-function DeviceFields({
-  item,
-  onChange,
-}: {
-  readonly item: ItemOf<'device'>;
-  readonly onChange: (fields: Record<string, unknown>) => void;
-}) {
-  return (
-    <>
-      <Choice
-        title="Swap it for"
-        options={(Object.keys(DEVICES) as (keyof typeof DEVICES)[]).map((value) => ({
-          value,
-          label: DEVICES[value].replace(/ receptacle$/, ''),
-        }))}
-        value={item.device}
-        always
-        onChoose={(device) => onChange({ device, depth: undefined })}
-      />
-      <Choice
-        title="Largest conductor on it, AWG"
-        options={CABLE_SIZES}
-        value={item.size}
-        onChoose={(size) => onChange({ size })}
-      />
-      <Choice
-        title="Gangs it needs"
-        options={[1, 2].map((value) => ({ value, label: String(value) }))}
-        value={item.wide}
-        always
-        onChoose={(wide) => onChange({ wide })}
-      />
-    </>
   );
 }
 

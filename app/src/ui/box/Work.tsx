@@ -1,13 +1,15 @@
 /** The work of the station or adder that is open. */
 import { memo } from 'react';
-import { STATIONS } from '../stations';
 import type { StationProps } from '../stations/station';
-import type { Open } from './BoxScreen';
-import { BoxPanel } from './panels/BoxPanel';
+import type { Open } from './open';
+import { late } from '../parts/late';
+import { STATION_VIEWS } from './late-work';
 import { CablePanel } from './panels/CablePanel';
 import { DevicePanel } from './panels/DevicePanel';
-import { LinePanel } from './panels/LinePanel';
-import { MorePanel } from './panels/MorePanel';
+
+const BoxPanel = late('BoxPanel');
+const LinePanel = late('LinePanel');
+const MorePanel = late('MorePanel');
 
 interface WorkProps extends StationProps {
   readonly open: Open;
@@ -28,13 +30,14 @@ export const Work = memo(function Work({
   onItem,
 }: WorkProps) {
   if ('station' in open) {
-    const { View } = STATIONS[open.station];
+    if (open.station === 'count') return tape;
+    const View = STATION_VIEWS[open.station];
     return <View {...{ box, job, counted, edition, tape, width, onBox, onFields }} />;
   }
   const adding = { box: box.box, onChange: onBox, onOpen: onItem };
   switch (open.adder) {
     case 'box':
-      return <BoxPanel box={box.box} edition={edition} onChange={onBox} />;
+      return <BoxPanel boxId={box.id} box={box.box} edition={edition} onChange={onBox} />;
     case 'cable':
       return <CablePanel {...adding} />;
     case 'device':
@@ -42,6 +45,6 @@ export const Work = memo(function Work({
     case 'more':
       return <MorePanel {...adding} edition={edition} />;
     case 'line':
-      return <LinePanel box={box.box} job={job} onChange={onBox} />;
+      return <LinePanel box={box.box} boxId={box.id} job={job} onChange={onBox} />;
   }
 });

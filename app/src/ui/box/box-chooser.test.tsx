@@ -20,17 +20,21 @@ function show(line: string) {
   render(<BoxChooser box={read.box} edition={edition} onTake={taken} />);
 }
 
-test('the smallest legal box and the one for working room stand side by side; taking one says why', () => {
-  show('34 in3 plastic 2-gang new-work device-box, 6x 14/2, 2x switch');
+test('the box that is there stands beside the smallest legal one and the deepest; taking one says why', () => {
+  show('25 in3 plastic 2-gang new-work device-box, 4x 14/2, 2x switch');
+  expect(screen.getByTestId('there')).toHaveTextContent(/There now25\.00 in³.*Over by 1\.00 in³/);
   const suggestions = screen.getAllByTestId('suggestion');
-  expect(suggestions.length).toBeGreaterThan(0);
-  for (const one of suggestions) expect(within(one).getByText('Legal')).toBeTruthy();
-  const last = suggestions.at(-1);
-  if (!last) throw new Error('nothing is suggested');
-  fireEvent.press(within(last).getByText('Take it'));
+  expect(suggestions.length).toBeGreaterThan(1);
+  for (const one of suggestions) {
+    expect(within(one).getByText(/Legal, .* left/)).toBeTruthy();
+    expect(within(one).getByText(/about \d+ min, no wall damage/)).toBeTruthy();
+  }
+  const deepest = suggestions.find((one) => within(one).queryByText(/eepest that fits/));
+  if (!deepest) throw new Error('the deepest is not told');
+  fireEvent.press(within(deepest).getByText('Take it'));
   const [fixed, words] = taken.mock.calls[0] as [Parameters<typeof tally>[0], string[]];
   expect(tally(fixed, edition).verdict).toBe('legal');
-  expect(words.join(' ')).toMatch(/^Replace the box: .* Why: /);
+  expect(words.join(' ')).toMatch(/^Replace the box: .* Why: deepest that fits\./);
 });
 
 test('what cannot hold the plan is shown over; where none can, that is said', () => {
@@ -45,7 +49,7 @@ test('what cannot hold the plan is shown over; where none can, that is said', ()
 
 test('one picked by hand is set beside the others and can be taken', () => {
   show('18 in3 plastic new-work device-box, 12/2, duplex');
-  const tiles = screen.getAllByText('22.50 in³ ');
+  const tiles = screen.getAllByText('20.30 in³ ');
   fireEvent.press(tiles[0] ?? screen.getByText('Picked'));
   expect(screen.getByText('Picked')).toBeTruthy();
   const picked = screen.getAllByTestId('suggestion').find((one) => within(one).queryByText('Picked'));

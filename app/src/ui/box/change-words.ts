@@ -1,13 +1,22 @@
 /** A change in plain words, with the sign it is listed under. */
 import type { Change } from '@dense-pack/core/box/difference';
-import { editionOf } from '@dense-pack/core/edition/index';
+import { FORMS } from '@dense-pack/core/box/words';
+import { type Edition, editionOf, standardBox } from '@dense-pack/core/edition/index';
 import { printItem, printShell } from '@dense-pack/core/shorthand/print';
 import type { BoxDocument } from '@dense-pack/core/box/document';
 import { itemName } from './ItemRow';
 
-const boxWords = (box: BoxDocument) => printShell(box.shell).join(', ') || 'no box recorded';
+/** The box itself as a person says it: `18 in³ plastic, new-work device box`. */
+function boxWords({ shell }: BoxDocument, edition: Edition): string {
+  const listed = shell.box === undefined ? undefined : standardBox(edition, shell.box);
+  // A table box says what it is of and how it looks in one; the rest goes by the words of the count line.
+  const { form, box: _box, ...rest } = shell;
+  const words = printShell(listed ? rest : { ...rest, box: _box }).join(', ');
+  const said = [listed?.trade, words, form && FORMS[form]].filter(Boolean).join(' ');
+  return said.replaceAll(/\bin3\b/g, 'in³').replaceAll(/\bml\b/g, 'mL') || 'no box recorded';
+}
 
-export function changeWords(change: Change): { sign: string; words: string } {
+export function changeWords(change: Change, edition: Edition): { sign: string; words: string } {
   switch (change.what) {
     case 'added':
       return { sign: '+', words: `${change.count > 1 ? `${change.count} × ` : ''}${itemName(change.item)}` };
@@ -19,15 +28,14 @@ export function changeWords(change: Change): { sign: string; words: string } {
         words: `${printItem(change.before, change.count)} → ${printItem(change.after, change.count)}`,
       };
     case 'box':
-      return { sign: '□', words: shellWords(change) };
+      return { sign: '□', words: shellWords(change, edition) };
   }
 }
 
-function shellWords({ field, before, after }: Extract<Change, { what: 'box' }>): string {
+function shellWords({ field, before, after }: Extract<Change, { what: 'box' }>, edition: Edition): string {
   switch (field) {
-    case 'volume':
-    case 'kind':
-      return `Box: ${boxWords(before)} → ${boxWords(after)}`;
+    case 'shell':
+      return `Box: ${boxWords(before, edition)} → ${boxWords(after, edition)}`;
     case 'edition': {
       const name = (box: BoxDocument) => (box.edition ? editionOf(box.edition).name : 'the job’s edition');
       return `Counted by ${name(before)} → ${name(after)}`;

@@ -76,7 +76,7 @@ describe('the remedy search across its border', () => {
       edition: 'nec2023',
       kit: NEW_KIT,
     });
-    expect(roomy).toEqual({ remedies: [], notes: ['The box is legal as it is.'] });
+    expect(roomy).toEqual({ remedies: [], asks: [], notes: ['The box is legal as it is.'] });
   });
 
   test('with an empty truck only what needs no box is offered, and that is said', () => {

@@ -2,8 +2,9 @@
 import type { BoxDocument } from '@dense-pack/core/box/document';
 import { rowWith } from '@dense-pack/core/box/rows';
 import { printCountLine } from '@dense-pack/core/shorthand/print';
+import { editionOf } from '@dense-pack/core/edition/index';
 import { readCountLine } from '@dense-pack/core/shorthand/read';
-import { fireEvent, render, screen } from '@testing-library/react-native';
+import { fireEvent, render, screen, within } from '@testing-library/react-native';
 import { useEffect, useState } from 'react';
 import { ItemCard } from './ItemCard';
 
@@ -20,7 +21,15 @@ function Stage({ line, id }: { line: string; id: string }) {
   const item = box.items.find((one) => one.id === id);
   const row = rowWith(box.items, id);
   return item && row ? (
-    <ItemCard item={item} row={row} why="Because." onChange={setBox} onClose={close} />
+    <ItemCard
+      item={item}
+      row={row}
+      edition={editionOf('nec2023')}
+      parted={false}
+      why="Because."
+      onChange={setBox}
+      onClose={close}
+    />
   ) : null;
 }
 const stage = (line: string, id = 'i1.0') => render(<Stage line={line} id={id} />);
@@ -31,7 +40,7 @@ test('a cable gets its role, entry, size and ground', () => {
   expect(screen.getByText('Because.')).toBeTruthy();
   touch('leg');
   touch('bottom');
-  touch('14');
+  fireEvent.press(within(screen.getByLabelText('Size, AWG')).getByText('14'));
   touch('Without');
   expect(printCountLine(now)).toBe('18 in3, 14/2 no-ground leg bottom');
   // The chosen one touched again is taken back.

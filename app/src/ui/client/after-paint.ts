@@ -11,3 +11,16 @@ export function afterPaint(work: () => void): void {
   // The frame is put on the glass after its callbacks: a timer at once would run before that.
   requestAnimationFrame(() => setTimeout(work, FRAME_MS));
 }
+
+/** How long an idle moment is waited for, in ms; where a browser cannot tell, this long at all. */
+const IDLE_MOST = 2000;
+
+/** Runs work once nothing else is to be done. @returns takes it back */
+export function whenIdle(work: () => void): () => void {
+  if (typeof requestIdleCallback === 'undefined') {
+    const timer = setTimeout(work, IDLE_MOST / 2);
+    return () => clearTimeout(timer);
+  }
+  const waiting = requestIdleCallback(work, { timeout: IDLE_MOST });
+  return () => cancelIdleCallback(waiting);
+}

@@ -31,6 +31,41 @@ test('a good answer is parsed, and unknown fields are left behind', async () => 
   expect(fetched).toHaveBeenCalledWith('/api/v1/things', expect.objectContaining({ method: 'GET' }));
 });
 
+describe('what the page asked for before the app ran', () => {
+  const early = (answers: Record<string, Promise<unknown>>) => Object.assign(globalThis, { early: answers });
+  afterEach(() => early({}));
+  const page = (body: unknown) =>
+    Promise.resolve({ ok: true, status: 200, json: () => Promise.resolve(body) });
+
+  test('is taken once in place of asking; the second time the server is asked', async () => {
+    const fetched = serverSays({ status: 200, body: { name: 'newer' } });
+    early({ '/api/v1/things': page({ name: 'early' }) });
+    await expect(request(Thing, '/things')).resolves.toEqual({ name: 'early' });
+    expect(fetched).not.toHaveBeenCalled();
+    await expect(request(Thing, '/things')).resolves.toEqual({ name: 'newer' });
+  });
+
+  test('is no answer to a change, and a login page is none at all', async () => {
+    const fetched = serverSays({ status: 200, body: { name: 'A' } });
+    early({ '/api/v1/things': page({ name: 'early' }) });
+    await request(Thing, '/things', 'PUT', { name: 'A' });
+    expect(fetched).toHaveBeenCalledTimes(1);
+    early({ '/api/v1/things': page('<html>Welcome to the guest network</html>') });
+    await expect(request(Thing, '/things')).rejects.toBeInstanceOf(ServerAway);
+    early({ '/api/v1/things': Promise.reject(new TypeError('no network')) });
+    await expect(request(Thing, '/things')).rejects.toBeInstanceOf(ServerAway);
+  });
+
+  test('is not waited for longer than any other: one that never comes is a server that is away', async () => {
+    const impatient = jest
+      .spyOn(AbortSignal, 'timeout')
+      .mockReturnValue(AbortSignal.abort(new Error('too long')));
+    early({ '/api/v1/things': new Promise(() => undefined) });
+    await expect(request(Thing, '/things')).rejects.toBeInstanceOf(ServerAway);
+    impatient.mockRestore();
+  });
+});
+
 test('a body is sent as JSON', async () => {
   const fetched = serverSays({ status: 200, body: { name: 'A' } });
   await request(Thing, '/things', 'PUT', { name: 'A' });

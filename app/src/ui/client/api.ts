@@ -91,10 +91,30 @@ function ours<S extends z.ZodType>(schema: S, answer: unknown): z.output<S> {
 /** Statuses that say “not now”: nothing was refused, and the same request may be taken later. */
 const notNow = (status: number) => status >= 500 || status === 408 || status === 429;
 
+/** What the page itself asked for before the app ran; each answer is taken once. */
+function fetchedEarly(address: string, { method = 'GET' }: RequestInit): Promise<Response> | undefined {
+  const { early } = globalThis as { early?: Record<string, Promise<Response>> };
+  const answer = method === 'GET' ? early?.[address] : undefined;
+  if (early) delete early[address];
+  return answer;
+}
+
+/** What the page asked for has no patience of its own: it is waited for as long as any answer. */
+function within<T>(answer: Promise<T>, signal: AbortSignal): Promise<T> {
+  const late = new Promise<never>((_, refuse) => {
+    const end = () => refuse(signal.reason as Error);
+    if (signal.aborted) end();
+    else signal.addEventListener('abort', end, { once: true });
+  });
+  return Promise.race([answer, late]);
+}
+
 async function answerTo(path: string, init: RequestInit): Promise<unknown> {
   let response: Response;
   try {
-    response = await fetch(`${BASE}${path}`, { signal: AbortSignal.timeout(PATIENCE_MS), ...init });
+    const signal = AbortSignal.timeout(PATIENCE_MS);
+    const early = fetchedEarly(`${BASE}${path}`, init);
+    response = await (early ? within(early, signal) : fetch(`${BASE}${path}`, { signal, ...init }));
   } catch (error) {
     throw new ServerAway('The server does not answer.', { cause: error });
   }

@@ -3,12 +3,6 @@ import { StoredBox } from '@dense-pack/core/box/versions';
 import { dehydrate, hydrate, type QueryClient } from '@tanstack/react-query';
 import { get, set } from 'idb-keyval';
 
-/** Has the browser keep the app itself; only where it was exported with its service worker. */
-export function keepApp(): void {
-  if (process.env.NODE_ENV !== 'production' || !('serviceWorker' in navigator)) return;
-  void navigator.serviceWorker.register('/sw.js').catch(() => undefined);
-}
-
 const KEY = 'dense-pack/answers/2';
 const WAIT_MS = 500;
 
@@ -37,9 +31,11 @@ function within(value: unknown): unknown {
 export async function keepAnswers(client: QueryClient): Promise<() => void> {
   try {
     const kept: unknown = await get(KEY);
-    if (kept) hydrate(client, broughtUp(kept) as Parameters<typeof hydrate>[1]);
-    // What was kept is shown at once and asked for anew: the server may know better.
-    void client.invalidateQueries();
+    if (kept) {
+      hydrate(client, broughtUp(kept) as Parameters<typeof hydrate>[1]);
+      // What was kept is shown at once and asked for anew: the server may know better.
+      void client.invalidateQueries();
+    }
   } catch {
     return () => undefined;
   }

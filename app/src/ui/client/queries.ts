@@ -37,6 +37,12 @@ export const queryClient = new QueryClient({
 });
 
 function putBox(record: BoxRecord): void {
+  // An answer that is still under way was given before this was stored: it would take it off the screen again.
+  const queryKey = jobKey(record.jobId);
+  if (queryClient.getQueryState(queryKey)?.fetchStatus === 'fetching')
+    void queryClient
+      .cancelQueries({ queryKey }, { revert: false })
+      .then(() => queryClient.invalidateQueries({ queryKey }));
   queryClient.setQueryData<JobWithBoxes>(jobKey(record.jobId), (job) => {
     if (!job) return job;
     const there = job.boxes.some((box) => box.id === record.id);
@@ -82,6 +88,12 @@ export const outbox = new Outbox(
   150,
 );
 
+/** How a job is asked for. */
+export const jobQuery = (id: string) => ({
+  queryKey: jobKey(id),
+  queryFn: () => request(JobWithBoxes, `/jobs/${id}`),
+});
+
 /** How many jobs are read ahead, so that they are there without signal. */
 const AHEAD = 6;
 
@@ -93,14 +105,19 @@ export async function readAhead(): Promise<void> {
       queryFn: () => request(JobList, '/jobs'),
     });
     for (const { id } of jobs.slice(0, AHEAD)) {
-      await queryClient.prefetchQuery({
-        queryKey: jobKey(id),
-        queryFn: () => request(JobWithBoxes, `/jobs/${id}`),
-      });
+      await queryClient.prefetchQuery(jobQuery(id));
     }
   } catch {
     // Without a server there is nothing to read; what was kept is shown.
   }
+}
+
+/** What the page asked for before the app ran is read while the first screen is drawn. */
+export function readEarly(path: string): void {
+  const job = /^\/job\/([^/]+)/.exec(path)?.[1];
+  if (job !== undefined) void queryClient.prefetchQuery(jobQuery(job));
+  else if (path === '/')
+    void queryClient.prefetchQuery({ queryKey: jobsKey, queryFn: () => request(JobList, '/jobs') });
 }
 
 /** Starts sending: now, when the network comes back, and when the page is looked at again. */
@@ -277,7 +294,7 @@ function lay(stored: readonly BoxRecord[], entries: readonly Entry[], jobId: str
 /** A job with its boxes. */
 export function useJob(id: string) {
   const entries = useEntries();
-  const query = useQuery({ queryKey: jobKey(id), queryFn: () => request(JobWithBoxes, `/jobs/${id}`) });
+  const query = useQuery(jobQuery(id));
   const entry = entries.find((one) => one.what === 'job' && one.id === id);
   const job = useMemo(() => {
     const changed = entry?.what === 'job' ? entry.fields : {};
@@ -287,6 +304,9 @@ export function useJob(id: string) {
   }, [query.data, entries, entry, id]);
   return { ...query, job };
 }
+
+/** A job as the screen shows it: its boxes with what waits laid over them. */
+export type ShownJob = NonNullable<ReturnType<typeof useJob>['job']>;
 
 /** The edition a box is counted by: its own, or its job's. */
 export function editionFor(job: Pick<Job, 'edition'> | undefined, box: BoxFields['box']) {
@@ -307,10 +327,15 @@ export function useBox(jobId: string, boxId: string) {
   return { ...query, box, counted };
 }
 
+/** The boxes of a job as they stand at this moment, whatever has been drawn; none while it was never read. */
+export function boxesNow(jobId: string): readonly ShownBox[] {
+  const stored = queryClient.getQueryData<JobWithBoxes>(jobKey(jobId))?.boxes ?? [];
+  return lay(stored, outbox.snapshot().entries, jobId);
+}
+
 /** A box as it stands at this moment, whatever has been drawn. */
 export function boxNow(jobId: string, boxId: string): ShownBox | undefined {
-  const stored = queryClient.getQueryData<JobWithBoxes>(jobKey(jobId))?.boxes ?? [];
-  return lay(stored, outbox.snapshot().entries, jobId).find((box) => box.id === boxId);
+  return boxesNow(jobId).find((box) => box.id === boxId);
 }
 
 /**

@@ -3,12 +3,13 @@ import type { EditionId } from '@dense-pack/core/edition/index';
 import FileUp from 'lucide-react-native/icons/file-up';
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
+import { keepDraft, readDraft } from '../client/draft';
 import { makeBox } from '../client/queries';
 import { Field } from '../parts/Field';
 import { FilePick } from '../parts/FilePick';
 import { Button } from '../parts/Press';
 import { Words } from '../parts/Words';
-import { VerdictSign } from '../tape/Verdict';
+import { VerdictWords } from '../tape/Verdict';
 import type { Preview, PreviewRow, ReadRequest } from './preview-boxes';
 import { readBoxes } from './read-boxes';
 
@@ -17,14 +18,16 @@ const FILE_MOST = 2_000_000;
 
 interface BatchProps {
   readonly jobId: string;
+  /** Where what is typed is kept until it is saved. */
+  readonly draft: string;
   readonly edition: EditionId;
   readonly onDone: () => void;
 }
 
 type Text = Pick<ReadRequest, 'kind' | 'text'>;
 
-export function Batch({ jobId, edition, onDone }: BatchProps) {
-  const [text, setText] = useState<Text>({ kind: 'lines', text: '' });
+export function Batch({ jobId, draft, edition, onDone }: BatchProps) {
+  const [text, setText] = useState<Text>(() => ({ kind: 'lines', text: readDraft(draft) ?? '' }));
   const [refused, setRefused] = useState<string>();
   const { preview, reading } = usePreview(text, edition);
   const choose = async (file: File) => {
@@ -47,6 +50,7 @@ export function Batch({ jobId, edition, onDone }: BatchProps) {
   const problem = refused ?? (preview && 'refused' in preview ? preview.refused : undefined);
   const save = () => {
     for (const row of good) makeBox(jobId, row.fields);
+    keepDraft(draft, '', '');
     onDone();
   };
   return (
@@ -64,6 +68,7 @@ export function Batch({ jobId, edition, onDone }: BatchProps) {
         onChangeText={(typed) => {
           setRefused(undefined);
           setText({ kind: 'lines', text: typed });
+          keepDraft(draft, '', typed);
         }}
         placeholder={'Den outlet: 18 in3, 2x 12/2, duplex\nbox oct-1.5, 14/3, stud'}
         multiline
@@ -94,7 +99,13 @@ export function Batch({ jobId, edition, onDone }: BatchProps) {
           disabled={reading || good.length === 0}
           onPress={save}
         />
-        <Button label="Close" onPress={onDone} />
+        <Button
+          label="Close"
+          onPress={() => {
+            keepDraft(draft, '', '');
+            onDone();
+          }}
+        />
       </View>
       {good.length < rows.length && (
         <Words tone="text-over">
@@ -141,11 +152,8 @@ function Rows({ rows }: { readonly rows: readonly PreviewRow[] }) {
           {row.ok ? (
             <View className="flex-row flex-wrap items-center gap-2">
               <Words size="fine" tone="text-soft">{`${row.row}`}</Words>
-              <VerdictSign verdict={row.verdict} />
               <Words strong>{row.fields.name}</Words>
-              <Words size="fine" className="min-w-0">
-                {row.words}
-              </Words>
+              <VerdictWords verdict={row.verdict} head={row.words} />
             </View>
           ) : (
             <>

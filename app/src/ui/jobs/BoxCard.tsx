@@ -1,5 +1,4 @@
 /** A box of a job as a small vessel with its verdict. */
-import { verdictParts } from '@dense-pack/core/fill/verdict';
 import { STAGES } from '@dense-pack/core/box/words';
 import type { EditionId } from '@dense-pack/core/edition/index';
 import { Link } from 'expo-router';
@@ -8,7 +7,7 @@ import { useKit } from '../truck/kit';
 import { Pressable, View } from 'react-native';
 import type { ShownBox } from '../client/queries';
 import { Words } from '../parts/Words';
-import { VerdictSign } from '../tape/Verdict';
+import { VerdictLine } from '../tape/Verdict';
 import { Vessel } from '../vessel/Vessel';
 import { listBox } from './box-list';
 import { boxHref } from './hrefs';
@@ -26,7 +25,7 @@ export const BoxCard = memo(function BoxCard({ box, jobEdition }: BoxCardProps) 
       <Pressable
         role="link"
         testID="box-card"
-        className="min-w-[160px] max-w-[240px] flex-1 basis-[160px] gap-1 rounded-card border border-line bg-sheet p-3 active:opacity-70"
+        className="h-full w-full gap-1 rounded-card border border-line bg-sheet p-3 active:opacity-70"
       >
         <View className="items-center" aria-hidden>
           <Vessel box={box.box} counted={counted} width={130} height={104} small />
@@ -37,8 +36,7 @@ export const BoxCard = memo(function BoxCard({ box, jobEdition }: BoxCardProps) 
         <Words size="fine" tone="text-soft" numberOfLines={1}>
           {where === '' ? ' ' : where}
         </Words>
-        <VerdictSign verdict={counted.verdict} />
-        <Words size="fine">{`${verdictParts(counted).head}${tight ? ', tight to work in' : ''}`}</Words>
+        <VerdictLine counted={counted} more={tight ? 'tight to work in' : undefined} />
         {wrong > 0 && (
           <Words size="fine" tone="text-over">
             {`${wrong} ${wrong === 1 ? 'violation' : 'violations'} beside the fill`}

@@ -1,6 +1,5 @@
 /** All jobs, and the one big way to begin: a new box. */
-import { DEFAULT_EDITION, editionOf } from '@dense-pack/core/edition/index';
-import { EMPTY_BOX } from '@dense-pack/core/box/document';
+import { editionOf } from '@dense-pack/core/edition/index';
 import { tally } from '@dense-pack/core/fill/tally';
 import type { JobCard } from '@dense-pack/core/box/record';
 import { Link } from 'expo-router';
@@ -10,8 +9,9 @@ import Plus from 'lucide-react-native/icons/plus';
 import Truck from 'lucide-react-native/icons/truck';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { makeBox, makeJob, useJobs } from '../client/queries';
+import { useJobs } from '../client/queries';
 import { Field } from '../parts/Field';
+import { late, LatePart, useLaterFetched } from '../parts/late';
 import { Loading, Notice } from '../parts/Notice';
 import { Button, IconPress } from '../parts/Press';
 import { Screen } from '../parts/Screen';
@@ -19,8 +19,10 @@ import { Words } from '../parts/Words';
 import { Vessel } from '../vessel/Vessel';
 import { SaveSign } from '../parts/SaveSign';
 import { boxHref } from './hrefs';
-import { NewJobForm, todaysJobName } from './NewJobForm';
+import { beginBox } from './new-box';
 import { go } from '../parts/go';
+
+const NewJobForm = late('NewJobForm');
 
 /** From more jobs than this on they can be searched. */
 const SEARCH_FROM = 4;
@@ -28,14 +30,12 @@ const SEARCH_FROM = 4;
 export function JobsScreen() {
   const { jobs, isLoading, error, refetch } = useJobs();
   const [making, setMaking] = useState(false);
+  useLaterFetched();
   const [search, setSearch] = useState('');
   const isSought = ({ name, note }: JobCard) =>
     `${name} ${note}`.toLowerCase().includes(search.trim().toLowerCase());
-  const own = jobs?.find((job) => !job.demo);
   const begin = () => {
-    const jobId = own?.id ?? makeJob({ name: todaysJobName(new Date()), edition: DEFAULT_EDITION, note: '' });
-    const nth = (own?.boxes ?? 0) + 1;
-    const boxId = makeBox(jobId, { name: `Box ${nth}`, box: EMPTY_BOX });
+    const { jobId, boxId } = beginBox(jobs);
     go(boxHref(jobId, boxId, 'box'));
   };
   return (
@@ -56,7 +56,11 @@ export function JobsScreen() {
         </View>
       }
     >
-      {making && <NewJobForm onDone={() => setMaking(false)} />}
+      {making && (
+        <LatePart what="the form">
+          <NewJobForm onDone={() => setMaking(false)} />
+        </LatePart>
+      )}
       {isLoading && !jobs && <Loading what="the jobs" />}
       {error && !jobs && (
         <Notice title="The jobs cannot be read now" tone="unknown" live>

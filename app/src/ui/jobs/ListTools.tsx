@@ -10,6 +10,8 @@ interface ListToolsProps {
   readonly boxes: readonly Listed[];
   readonly wish: Wish;
   readonly onWish: (wish: Wish) => void;
+  /** There is room for the search and the filters in one row. */
+  readonly wide: boolean;
 }
 
 const COUNTED: Record<Filter, (one: Listed) => boolean> = {
@@ -19,29 +21,37 @@ const COUNTED: Record<Filter, (one: Listed) => boolean> = {
   unknown: ({ counted }) => counted.verdict === 'unknown',
 };
 
-export function ListTools({ boxes, wish, onWish }: ListToolsProps) {
+export function ListTools({ boxes, wish, onWish, wide }: ListToolsProps) {
   const rooms = distinct(boxes, 'room');
   const circuits = distinct(boxes, 'circuit');
   return (
     <View className="gap-3" role="region" aria-label="Find boxes">
-      <Field
-        label="Search boxes"
-        value={wish.search}
-        onChangeText={(search) => onWish({ ...wish, search })}
-        placeholder="name, room, circuit, note"
-        inputMode="search"
-      />
-      <View className="flex-row flex-wrap gap-2" role="group" aria-label="Show">
-        {(Object.keys(FILTERS) as Filter[]).map((filter) => (
-          <Chip
-            key={filter}
-            label={FILTERS[filter]}
-            detail={String(boxes.filter(COUNTED[filter]).length)}
-            className="grow"
-            on={wish.filter === filter}
-            onPress={() => onWish({ ...wish, filter })}
+      <View className={wide ? 'flex-row items-end gap-3' : 'gap-3'}>
+        <View className={wide ? 'grow basis-0' : ''}>
+          <Field
+            label="Search boxes"
+            value={wish.search}
+            onChangeText={(search) => onWish({ ...wish, search })}
+            placeholder="name, room, circuit, note"
+            inputMode="search"
           />
-        ))}
+        </View>
+        <View
+          className={`flex-row flex-wrap gap-2 ${wide ? 'grow basis-0' : ''}`}
+          role="group"
+          aria-label="Show"
+        >
+          {(Object.keys(FILTERS) as Filter[]).map((filter) => (
+            <Chip
+              key={filter}
+              label={FILTERS[filter]}
+              detail={String(boxes.filter(COUNTED[filter]).length)}
+              className="grow"
+              on={wish.filter === filter}
+              onPress={() => onWish({ ...wish, filter })}
+            />
+          ))}
+        </View>
       </View>
       <Fold title="Order, room and circuit">
         <View className="gap-3 border-t border-hair p-3">

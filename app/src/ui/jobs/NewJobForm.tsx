@@ -5,16 +5,12 @@ import { Controller, useForm } from 'react-hook-form';
 import { View } from 'react-native';
 import type { z } from 'zod';
 import { makeJob } from '../client/queries';
+import { todaysJobName } from './new-box';
 import { Field } from '../parts/Field';
 import { EditionChoice } from '../parts/EditionChoice';
 import { Button } from '../parts/Press';
 import { Words } from '../parts/Words';
 import { go } from '../parts/go';
-
-/** A name for a job that is begun without one. @example 'Job of 24 Nov 2026' */
-export function todaysJobName(date: Date): string {
-  return `Job of ${new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric' }).format(date)}`;
-}
 
 export function NewJobForm({ onDone }: { readonly onDone: () => void }) {
   const { control, handleSubmit, formState } = useForm<z.input<typeof JobFields>, unknown, JobFields>({

@@ -11,7 +11,8 @@ import { View } from 'react-native';
 import { editionFor, type ShownBox, useJob } from '../client/queries';
 import { Choice } from '../parts/Choice';
 import { go } from '../parts/go';
-import { Loading, Notice } from '../parts/Notice';
+import { Notice } from '../parts/Notice';
+import { NotThere } from '../parts/NotThere';
 import { Button, Chip } from '../parts/Press';
 import { Screen } from '../parts/Screen';
 import { Words } from '../parts/Words';
@@ -32,16 +33,11 @@ type Load = keyof typeof LOADS;
 const WAYS = [5, 10, 20, 40, 60];
 
 export function TapScreen({ jobId }: { readonly jobId: string }) {
-  const { job, isLoading } = useJob(jobId);
+  const query = useJob(jobId);
+  const { job } = query;
   const [view, setView] = useState<'tap' | 'room'>('tap');
   const back = { label: job?.name ?? 'the job', href: `/job/${jobId}` };
-  if (!job) {
-    return (
-      <Screen title="Where to tap" back={back}>
-        {isLoading ? <Loading what="the job" /> : <Notice title="There is no such job" tone="unknown" live />}
-      </Screen>
-    );
-  }
+  if (!job) return <NotThere what="job" title="Where to tap" back={back} query={query} />;
   return (
     <Screen title="Where to tap" detail={job.name} back={back}>
       <View className="flex-row flex-wrap gap-2">

@@ -24,7 +24,7 @@ const type = (text: string) => fireEvent.changeText(screen.getByLabelText(/^One 
 
 test('while the text is being read nothing is saved; then all of it is', async () => {
   const done = jest.fn();
-  render(<Batch jobId="job-0000001" edition="nec2023" onDone={done} />);
+  render(<Batch jobId="job-0000001" draft="many/job-0000001" edition="nec2023" onDone={done} />);
   type('Attic: box oct-1.5, 14/2');
   await answer();
   expect(screen.getByText('Save 1 box')).toBeTruthy();
@@ -41,7 +41,7 @@ test('while the text is being read nothing is saved; then all of it is', async (
 
 test('an answer to an older text that comes late does not take the place of the newer', async () => {
   mockWaiting.length = 0;
-  render(<Batch jobId="job-0000001" edition="nec2023" onDone={jest.fn()} />);
+  render(<Batch jobId="job-0000001" draft="many/job-0000001" edition="nec2023" onDone={jest.fn()} />);
   type('A: 18 in3, 12/2');
   type('A: 18 in3, 12/2\nB: 18 in3, 14/2');
   const [older, newer] = mockWaiting.splice(0);

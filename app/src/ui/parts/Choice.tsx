@@ -10,6 +10,8 @@ interface ChoiceProps<V extends string | number | boolean> {
   readonly onChoose: (value: V | undefined) => void;
   /** One must stay chosen. */
   readonly always?: boolean;
+  /** They fill a row between them. */
+  readonly even?: boolean;
 }
 
 export function Choice<V extends string | number | boolean>({
@@ -18,6 +20,7 @@ export function Choice<V extends string | number | boolean>({
   value,
   onChoose,
   always = false,
+  even = false,
 }: ChoiceProps<V>) {
   return (
     <View className="gap-1" role="group" aria-label={title}>
@@ -31,6 +34,7 @@ export function Choice<V extends string | number | boolean>({
             label={option.label}
             detail={option.detail}
             on={option.value === value}
+            className={even ? 'grow basis-[76px] px-1' : ''}
             onPress={() => onChoose(!always && option.value === value ? undefined : option.value)}
           />
         ))}

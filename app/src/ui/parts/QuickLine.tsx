@@ -2,13 +2,14 @@
 import type { BoxDocument } from '@dense-pack/core/box/document';
 import { type EditionId, editionOf } from '@dense-pack/core/edition/index';
 import { tally } from '@dense-pack/core/fill/tally';
-import { verdictWords } from '@dense-pack/core/fill/verdict';
+import { verdictParts } from '@dense-pack/core/fill/verdict';
 import { unreadableWords } from '@dense-pack/core/shorthand/errors';
 import { type Piece, readCountLine, readPieces, type ReadLine } from '@dense-pack/core/shorthand/read';
 import { fromSpeech } from '@dense-pack/core/shorthand/spoken';
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { View } from 'react-native';
-import { VerdictSign } from '../tape/Verdict';
+import { keepDraft, useDraft } from '../client/draft';
+import { VerdictLine } from '../tape/Verdict';
 import { Field } from './Field';
 import { LinePieces } from './LinePieces';
 import { Button } from './Press';
@@ -39,10 +40,12 @@ interface QuickLineProps {
   readonly edition: EditionId;
   readonly action: string;
   readonly onRead: (box: BoxDocument) => void;
+  /** Where what is typed is kept until it is used. */
+  readonly draft?: string;
 }
 
-export function QuickLine({ start = '', edition, action, onRead }: QuickLineProps) {
-  const [line, setLine] = useState(start);
+export function QuickLine({ start = '', edition, action, onRead, draft }: QuickLineProps) {
+  const [line, setLine] = useDraft(draft, start);
   const { read, heard, pieces } = useMemo(() => understand(line, edition), [line, edition]);
   const counted = useMemo(
     () => (read?.ok ? tally(read.box, editionOf(read.box.edition ?? edition)) : undefined),
@@ -51,7 +54,9 @@ export function QuickLine({ start = '', edition, action, onRead }: QuickLineProp
   // An item that does not read has its own reason below; this is about the line as a whole.
   const whole = read && !read.ok && !pieces.some(({ error }) => error) ? read.error : undefined;
   const use = () => {
-    if (read?.ok) onRead(read.box);
+    if (!read?.ok) return;
+    if (draft !== undefined) keepDraft(draft, start, start);
+    onRead(read.box);
   };
   return (
     <View className="gap-2">
@@ -71,12 +76,7 @@ export function QuickLine({ start = '', edition, action, onRead }: QuickLineProp
       />
       <LinePieces pieces={pieces} />
       {heard !== undefined && <Words mono testID="heard">{`Heard as: ${heard}`}</Words>}
-      {counted && (
-        <View className="flex-row items-center gap-2">
-          <VerdictSign verdict={counted.verdict} />
-          <Words className="min-w-0 flex-1">{verdictWords(counted)}</Words>
-        </View>
-      )}
+      {counted && <VerdictLine counted={counted} more={verdictParts(counted).more} />}
       <Button label={action} kind="main" disabled={!read?.ok} onPress={use} />
     </View>
   );

@@ -1,10 +1,12 @@
 /** The frame every screen stands in: a bar with the way back, a scrolling body, an optional foot. */
 import ArrowLeft from 'lucide-react-native/icons/arrow-left';
-import type { ReactNode } from 'react';
+import { type ReactNode, useState } from 'react';
 import { ScrollView, View } from 'react-native';
+import { takeVersion, useNewVersion } from '../client/new-version';
 import { useOutbox } from '../client/queries';
 import { Notice } from './Notice';
-import { IconPress } from './Press';
+import { Button, IconPress } from './Press';
+import { ScrollerProvider } from './scroller';
 import { Words } from './Words';
 import { go } from './go';
 
@@ -32,6 +34,7 @@ export function Screen({
   fixed = false,
   wide = false,
 }: ScreenProps) {
+  const [scroller, setScroller] = useState<ScrollView | null>(null);
   return (
     <View className="h-full w-full bg-paper" role="main">
       <View className="min-h-[56px] flex-row items-center gap-1 border-b border-hair bg-paper px-2">
@@ -53,14 +56,16 @@ export function Screen({
         {actions}
       </View>
       <AwayNotice />
+      <VersionNotice />
       {fixed ? (
         <View className="min-h-0 flex-1">{children}</View>
       ) : (
         <ScrollView
+          ref={setScroller}
           className="flex-1"
-          contentContainerClassName={`mx-auto w-full gap-3 p-4 ${wide ? 'max-w-[1240px]' : 'max-w-[760px]'}`}
+          contentContainerClassName={`mx-auto w-full gap-3 p-4 ${wide ? 'max-w-[1920px]' : 'max-w-[760px]'}`}
         >
-          {children}
+          <ScrollerProvider value={scroller}>{children}</ScrollerProvider>
         </ScrollView>
       )}
       {foot !== undefined && <View className="border-t border-hair bg-paper px-4 py-2">{foot}</View>}
@@ -87,6 +92,26 @@ function AwayNotice() {
     <View className="px-4 pt-2">
       <Notice title="Server away: keep working" tone="unknown" live>
         {`${waiting} ${waiting === 1 ? 'change is' : 'changes are'} kept on this phone and will be sent when it answers.`}
+      </Notice>
+    </View>
+  );
+}
+
+/** Says that a newer version waits. What is open, and what is typed, is there again when it is taken. */
+function VersionNotice() {
+  const version = useNewVersion();
+  const [later, setLater] = useState(false);
+  if (version === 'none' || later) return null;
+  return (
+    <View className="px-4 pt-2">
+      <Notice
+        title={version === 'ready' ? 'A new version is ready' : 'Another window has a new version'}
+        live
+      >
+        <View className="flex-row flex-wrap gap-2">
+          <Button label="Take it now" kind="main" onPress={takeVersion} />
+          <Button label="Later" onPress={() => setLater(true)} />
+        </View>
       </Notice>
     </View>
   );

@@ -14,7 +14,7 @@ interface SheetProps {
 
 export function Sheet({ title, open, onClose, children }: SheetProps) {
   return (
-    <Modal visible={open} transparent onRequestClose={onClose} animationType="none">
+    <Modal visible={open} transparent onRequestClose={onClose} animationType="none" aria-label={title}>
       <View className="h-full w-full items-center justify-end">
         <Pressable
           aria-hidden
@@ -22,12 +22,7 @@ export function Sheet({ title, open, onClose, children }: SheetProps) {
           className="absolute h-full w-full bg-ink opacity-50"
           onPress={onClose}
         />
-        <View
-          role="dialog"
-          aria-modal
-          aria-label={title}
-          className="max-h-[85%] w-full max-w-[640px] rounded-card border border-line bg-paper"
-        >
+        <View className="max-h-[85%] w-full max-w-[640px] rounded-card border border-line bg-paper">
           <View className="min-h-thumb flex-row items-center border-b border-hair pl-4">
             <Words heading={2} size="lead" strong className="flex-1">
               {title}

@@ -12,7 +12,7 @@ function typed(line: string, edition: 'nec2023' | 'nec2017' = 'nec2023') {
 
 test('a line that reads shows its verdict and is handed on', () => {
   const onRead = typed('18 in3 plastic, 3x 12/2, duplex');
-  expect(screen.getByText('over by 2.25 in³')).toBeTruthy();
+  expect(screen.getByText('Over by 2.25 in³')).toBeTruthy();
   expect(onRead).toHaveBeenCalledWith(
     expect.objectContaining({ shell: { volume: '18 in3', material: 'plastic', gangs: 1 } }),
   );
@@ -26,10 +26,10 @@ test('a line that does not read names the item and the nearest word, and is not 
 
 test('the job’s edition decides where the line names none, the line’s own where it does', () => {
   typed('box 32, 5x 14/2, clamps, 2x switch', 'nec2017');
-  expect(screen.getByText('legal, with 0.00 in³ left: nothing more goes in')).toBeTruthy();
+  expect(screen.getByText('Legal, with 0.00 in³ left; nothing more goes in')).toBeTruthy();
   screen.unmount();
   typed('nec2023, box 32, 5x 14/2, clamps, 2x switch', 'nec2017');
-  expect(screen.getByText('over by 0.50 in³')).toBeTruthy();
+  expect(screen.getByText('Over by 0.50 in³')).toBeTruthy();
 });
 
 test('spoken words are shown as the line they were heard as', () => {

@@ -1,4 +1,4 @@
-/** The stations, in the order of the work. Adding one is adding its folder and its line here. */
+/** The stations, in the order of the work. Adding one is adding its folder, its line here and its view in views.ts. */
 import { change } from './change/station';
 import { count } from './count/station';
 import { fix } from './fix/station';

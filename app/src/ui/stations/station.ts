@@ -3,7 +3,7 @@ import type { Job } from '@dense-pack/core/box/record';
 import type { Edition } from '@dense-pack/core/edition/edition';
 import type { Tally } from '@dense-pack/core/fill/tally';
 import type { LucideIcon } from 'lucide-react-native';
-import type { ComponentType, ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import type { ChangeBox, ChangeFields } from '../box/use-box-edit';
 import type { ShownBox } from '../client/queries';
 
@@ -35,6 +35,7 @@ export interface StationPart {
   readonly shortcut: string;
   /** Its work is not the vessel: on a phone the instrument is a band. */
   readonly band: boolean;
+  /** One brings something in here: the adders stand below it. */
+  readonly adds: boolean;
   readonly isDone: (progress: Progress) => boolean;
-  readonly View: ComponentType<StationProps>;
 }

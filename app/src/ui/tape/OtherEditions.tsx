@@ -4,12 +4,11 @@ import { EDITIONS, editionOf } from '@dense-pack/core/edition/index';
 import { showAmount, unitName } from '@dense-pack/core/fill/amount';
 import { compareTallies } from '@dense-pack/core/fill/compare';
 import { type Tally, tally } from '@dense-pack/core/fill/tally';
-import { verdictWords } from '@dense-pack/core/fill/verdict';
 import { memo, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { Touch } from '../parts/Touch';
 import { Words } from '../parts/Words';
-import { VerdictSign } from './Verdict';
+import { VerdictLine } from './Verdict';
 
 interface OtherEditionsProps {
   readonly box: BoxDocument;
@@ -58,11 +57,11 @@ export const OtherEditions = memo(function OtherEditions({ box, counted }: Other
       {open &&
         others.map((other) => (
           <View key={other.edition} className="gap-1 border-t border-hair px-3 py-2" testID="other-edition">
-            <View className="flex-row items-center justify-between gap-2">
-              <Words strong>{editionOf(other.edition).name}</Words>
-              <VerdictSign verdict={other.verdict} />
-            </View>
-            <Words>{`${verdictWords(other)}. Fill ${showAmount(other.fill, other.unit)} ${unitName(other.unit)}`}</Words>
+            <Words strong>{editionOf(other.edition).name}</Words>
+            <VerdictLine
+              counted={other}
+              more={`fill ${showAmount(other.fill, other.unit)} ${unitName(other.unit)}`}
+            />
             <Differences counted={counted} other={other} />
           </View>
         ))}

@@ -7,61 +7,104 @@ import CircleCheck from 'lucide-react-native/icons/circle-check';
 import CircleHelp from 'lucide-react-native/icons/circle-question-mark';
 import OctagonX from 'lucide-react-native/icons/octagon-x';
 import type { WorkRoom } from '@dense-pack/core/fold/work-room';
+import type { ReactNode } from 'react';
 import { View } from 'react-native';
 import { Words } from '../parts/Words';
+import { usePreferences } from '../theme/preferences';
 import { useColours } from '../theme/theme';
 
-const SIGNS: Record<Verdict, { icon: LucideIcon; tone: string; frame: string; word: string }> = {
-  legal: { icon: CircleCheck, tone: 'text-legal', frame: 'border-legal', word: 'Legal' },
-  over: { icon: OctagonX, tone: 'text-over', frame: 'border-over', word: 'Over' },
-  unknown: { icon: CircleHelp, tone: 'text-unknown', frame: 'border-unknown', word: 'No answer' },
+const SIGNS: Record<Verdict, { icon: LucideIcon; tone: string; frame: string }> = {
+  legal: { icon: CircleCheck, tone: 'text-legal', frame: 'border-legal' },
+  over: { icon: OctagonX, tone: 'text-over', frame: 'border-over' },
+  unknown: { icon: CircleHelp, tone: 'text-unknown', frame: 'border-unknown' },
 };
 
-/** The verdict of a box in a card: sign and word. */
-export function VerdictSign({ verdict }: { readonly verdict: Verdict }) {
+interface VerdictWordsProps {
+  readonly verdict: Verdict;
+  readonly head: string;
+  readonly more?: string | undefined;
+}
+
+/** A verdict in a row or a card: its sign, then said once. */
+export function VerdictWords({ verdict, head, more }: VerdictWordsProps) {
   const colours = useColours();
-  const { icon: Icon, tone, word } = SIGNS[verdict];
+  const { icon: Icon, tone } = SIGNS[verdict];
   return (
-    <View className="flex-row items-center gap-1">
-      <Icon size={18} color={colours[verdict]} aria-hidden />
-      <Words strong tone={tone}>
-        {word}
+    <View className="min-w-0 shrink flex-row items-start gap-1">
+      <View className="pt-0.5">
+        <Icon size={18} color={colours[verdict]} aria-hidden />
+      </View>
+      <Words size="fine" className="min-w-0 shrink">
+        <Words size="fine" strong tone={tone}>
+          {head.charAt(0).toUpperCase() + head.slice(1)}
+        </Words>
+        {more === undefined ? '' : `; ${more}`}
       </Words>
     </View>
   );
 }
 
-/** The verdict over the vessel: sign, sentence, the two figures, and how tight it is to work in. */
-export function VerdictBand({ counted, room }: { readonly counted: Tally; readonly room: WorkRoom }) {
+interface VerdictLineProps {
+  readonly counted: Tally;
+  readonly more?: string | undefined;
+}
+
+/** The verdict of a counted box. */
+export const VerdictLine = ({ counted, more }: VerdictLineProps) => (
+  <VerdictWords verdict={counted.verdict} head={verdictParts(counted).head} more={more} />
+);
+
+interface VerdictBandProps {
+  readonly counted: Tally;
+  readonly room: WorkRoom;
+  /** The vessel as large as a thumb, where the band is the whole instrument. */
+  readonly vessel?: ReactNode;
+}
+
+/** The verdict: sign, sentence, the two figures, and how tight it is to work in. */
+export function VerdictBand({ counted, room, vessel }: VerdictBandProps) {
   const colours = useColours();
+  const { hand } = usePreferences();
   const { icon: Icon, tone, frame } = SIGNS[counted.verdict];
   const words = verdictWords(counted);
   const { head, more } = verdictParts(counted);
   const capacity = counted.capacity === null ? '—' : showAmount(counted.capacity, counted.unit);
+  const means = [more, room.answer === 'unknown' ? '' : `${room.answer} to work in`]
+    .filter(Boolean)
+    .join('; ');
+  const figures = (
+    <>
+      <Words mono strong size={vessel ? 'fine' : 'lead'} testID="fill">
+        {showAmount(counted.fill, counted.unit)}
+      </Words>
+      <Words mono size="fine" tone="text-soft" testID="capacity">
+        {`${vessel ? ' ' : ''}of ${capacity} ${unitName(counted.unit)}`}
+      </Words>
+    </>
+  );
   return (
     <View
-      className={`min-h-[68px] flex-row flex-wrap items-center gap-x-2 rounded-card border-2 bg-sheet px-3 py-1 ${frame}`}
-      role="status"
-      aria-live="polite"
-      aria-label={`${words}. ${showAmount(counted.fill, counted.unit)} of ${capacity} ${unitName(counted.unit)}. ${room.words}`}
+      className={`min-h-[68px] items-center rounded-card border-2 bg-sheet ${hand === 'left' ? 'flex-row-reverse' : 'flex-row'} ${frame}`}
     >
-      <Icon size={34} color={colours[counted.verdict]} aria-hidden />
-      <View className="min-w-0 shrink grow basis-[10rem]">
-        <Words size="title" strong tone={tone} testID="verdict">
-          {head.charAt(0).toUpperCase() + head.slice(1)}
-        </Words>
-        <Words size="fine" tone="text-soft" testID="work-room">
-          {[more, room.answer === 'unknown' ? '' : `${room.answer} to work in`].filter(Boolean).join('; ')}
-        </Words>
+      <View
+        className="min-w-0 flex-1 flex-row flex-wrap items-center gap-x-2 px-3 py-1"
+        role="status"
+        aria-live="polite"
+        aria-label={`${words}. ${showAmount(counted.fill, counted.unit)} of ${capacity} ${unitName(counted.unit)}. ${room.words}`}
+      >
+        <Icon size={34} color={colours[counted.verdict]} aria-hidden />
+        <View className="min-w-0 shrink grow basis-[10rem]">
+          <Words size="title" strong tone={tone} testID="verdict">
+            {head.charAt(0).toUpperCase() + head.slice(1)}
+          </Words>
+          {vessel !== undefined && <View className="flex-row flex-wrap">{figures}</View>}
+          <Words size="fine" tone="text-soft" testID="work-room">
+            {means}
+          </Words>
+        </View>
+        {vessel === undefined && <View className="ml-auto items-end">{figures}</View>}
       </View>
-      <View className="ml-auto items-end">
-        <Words mono strong size="lead" testID="fill">
-          {showAmount(counted.fill, counted.unit)}
-        </Words>
-        <Words mono size="fine" tone="text-soft" testID="capacity">
-          {`of ${capacity} ${unitName(counted.unit)}`}
-        </Words>
-      </View>
+      {vessel}
     </View>
   );
 }

@@ -7,7 +7,14 @@ test('a kept choice is read, a wrong one falls back without losing the others', 
     );
     const { preferences, setPreferences, onPreferences } =
       jest.requireActual<typeof import('./preferences')>('./preferences');
-    expect(preferences()).toEqual({ theme: 'sun', text: 100, hand: 'left', metric: true });
+    expect(preferences()).toEqual({
+      theme: 'sun',
+      text: 100,
+      hand: 'left',
+      metric: true,
+      table: true,
+      aloud: false,
+    });
     const told = jest.fn();
     const stop = onPreferences(told);
     setPreferences({ text: 200 });
@@ -25,6 +32,13 @@ test('a store that is no JSON is as if nothing was set', () => {
   jest.isolateModules(() => {
     globalThis.localStorage.setItem('dense-pack/preferences', '{');
     const { preferences } = jest.requireActual<typeof import('./preferences')>('./preferences');
-    expect(preferences()).toEqual({ theme: 'system', text: 100, hand: 'right', metric: false });
+    expect(preferences()).toEqual({
+      theme: 'system',
+      text: 100,
+      hand: 'right',
+      metric: false,
+      table: true,
+      aloud: false,
+    });
   });
 });

@@ -1,4 +1,4 @@
-/** What the person set for this phone: theme, size of text, hand, and metric beside. Kept in its own store. */
+/** What the person set for this phone: theme, size of text, hand, metric beside, and whether steps are read aloud. Kept in its own store. */
 import { z } from 'zod';
 import { keep } from '../client/kept';
 
@@ -9,6 +9,10 @@ const Preferences = z.object({
   hand: z.enum(['right', 'left']).catch('right'),
   /** Millilitres beside cubic inches. */
   metric: z.boolean().catch(false),
+  /** A job's boxes stand in a table on a wide screen. */
+  table: z.boolean().catch(true),
+  /** Steps are read aloud while both hands are busy. */
+  aloud: z.boolean().catch(false),
 });
 export type Preferences = z.output<typeof Preferences>;
 export const TEXT_SIZES = [100, 125, 150, 200] as const;

@@ -1,7 +1,13 @@
 import { useLocalSearchParams } from 'expo-router';
-import { TapScreen } from '@/ui/jobs/TapScreen';
+import { late, LateScreen } from '@/ui/parts/late';
+
+const Screen = late('TapScreen');
 
 export default function Route() {
   const { job } = useLocalSearchParams<{ job: string }>();
-  return <TapScreen jobId={job} />;
+  return (
+    <LateScreen>
+      <Screen jobId={job} />
+    </LateScreen>
+  );
 }

@@ -5,22 +5,20 @@ import type { Edition } from '@dense-pack/core/edition/edition';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Choice } from '../../parts/Choice';
-import { Button, Chip, Stepper } from '../../parts/Press';
+import { Button, Chip } from '../../parts/Press';
 import { Words } from '../../parts/Words';
+import { EXTENSIONS } from '../fields/HardwareFields';
+import { VolumeSteps } from '../fields/Measures';
 
 interface AddedVolumeProps {
   readonly edition: Edition;
   readonly onAdd: (item: NewItem) => void;
 }
 
-/** Standard boxes an extension is commonly made as. */
-const EXTENSIONS = ['4sq-1.5', '4sq-2.125', 'oct-1.5', '411sq-1.5'];
-
 export function AddedVolume({ edition, onAdd }: AddedVolumeProps) {
   const [part, setPart] = useState<AddedPart>('ext');
-  const [whole, setWhole] = useState(8);
-  const [tenths, setTenths] = useState(0);
-  const volume = `${whole}${tenths === 0 ? '' : `.${tenths}`}`;
+  const [volume, setVolume] = useState('8 in3');
+  const shown = volume.replace(' in3', '');
   const boxes = edition.boxes.value.filter(({ code }) => EXTENSIONS.includes(code));
   return (
     <View
@@ -39,21 +37,18 @@ export function AddedVolume({ edition, onAdd }: AddedVolumeProps) {
         always
         onChoose={(value) => value && setPart(value)}
       />
-      <Words size="fine" strong>
-        Volume marked on it, in³
-      </Words>
-      <View className="flex-row flex-wrap items-center gap-2">
-        <Stepper label="whole cubic inches" value={whole} least={1} most={60} onChange={setWhole} />
-        <Words mono strong>
-          .
-        </Words>
-        <Stepper label="tenths of a cubic inch" value={tenths} least={0} most={9} onChange={setTenths} />
-      </View>
+      <VolumeSteps
+        label="Volume marked on it, in³"
+        value={volume}
+        start={8}
+        most={100}
+        onChange={setVolume}
+      />
       <View className="flex-row flex-wrap gap-2">
         <Button
-          label={`Add ${ADDED_PARTS[part]} of ${volume} in³`}
+          label={`Add ${ADDED_PARTS[part]} of ${shown} in³`}
           className="grow"
-          onPress={() => onAdd({ kind: 'added', count: 1, part, volume: `${volume} in3` })}
+          onPress={() => onAdd({ kind: 'added', count: 1, part, volume })}
         />
         <Button
           label={`Unmarked ${ADDED_PARTS[part]}`}

@@ -1,29 +1,21 @@
-/** The box itself: its kind by picture, its volume, gangs, material and mounting. */
-import type { ChangeBox } from '../use-box-edit';
-import { changeShell } from '@dense-pack/core/box/edit';
-import { BoxDocument } from '@dense-pack/core/box/document';
+/** The box itself: its kind by picture, how its volume is known, gangs, material and mounting. */
+import type { BoxDocument } from '@dense-pack/core/box/document';
+import { addItem, changeShell } from '@dense-pack/core/box/edit';
+import { newId } from '@dense-pack/core/box/new-id';
 import { type Form, FORMS, MATERIALS, type Material, MOUNTS } from '@dense-pack/core/box/words';
 import type { Edition } from '@dense-pack/core/edition/edition';
-import { printVolume, readVolume } from '@dense-pack/core/quantity/volume';
-import { useState } from 'react';
 import { View } from 'react-native';
+import { z } from 'zod';
+import { keep } from '../../client/kept';
 import { Choice, plainOptions } from '../../parts/Choice';
-import { Field } from '../../parts/Field';
+import { Notice } from '../../parts/Notice';
 import { Chip, Stepper } from '../../parts/Press';
+import { Steps } from '../../parts/Steps';
 import { Touch } from '../../parts/Touch';
 import { Words } from '../../parts/Words';
 import { BoxPicture } from '../BoxPicture';
-
-/** Volumes often stamped in boxes of a kind, in³. Common practice, no source: the stamp decides. */
-const USUAL_VOLUMES: Readonly<Record<string, readonly string[]>> = {
-  1: ['14', '16', '18', '20.3', '22.5'],
-  2: ['25', '30', '32', '34', '35.5'],
-  3: ['44', '44.5', '50', '53', '57'],
-  4: ['60', '68', '75', '80'],
-  pan: ['5', '6', '8'],
-  round: ['8', '15.5', '20', '22.5'],
-  any: ['14', '16', '18', '20.3', '22.5', '32', '34', '44'],
-};
+import type { ChangeBox } from '../use-box-edit';
+import { BoxVolume } from './BoxVolume';
 
 interface Kind {
   readonly form: Form;
@@ -44,29 +36,16 @@ const KINDS: readonly Kind[] = [
   { form: 'surface', gangs: 1, label: 'Surface' },
 ];
 
-/** Standard boxes of the table that look like a kind. */
-const SHAPES: Readonly<Partial<Record<Form, readonly string[]>>> = {
-  'device-box': ['device', 'fs', 'fd'],
-  square: ['square'],
-  round: ['octagon'],
-  masonry: ['masonry'],
-};
-
 interface BoxPanelProps {
+  readonly boxId: string;
   readonly box: BoxDocument;
   readonly edition: Edition;
   readonly onChange: ChangeBox;
 }
 
-export function BoxPanel({ box, edition, onChange }: BoxPanelProps) {
+export function BoxPanel({ boxId, box, edition, onChange }: BoxPanelProps) {
   const { shell } = box;
   const set = (change: Parameters<typeof changeShell>[1]) => onChange((now) => changeShell(now, change));
-  const shapes = shell.form && SHAPES[shell.form];
-  const listed = edition.boxes.value.filter(({ shape }) => !shapes || shapes.includes(shape));
-  const usual =
-    (shell.form === 'device-box' ? USUAL_VOLUMES[shell.gangs] : shell.form && USUAL_VOLUMES[shell.form]) ??
-    USUAL_VOLUMES['any'] ??
-    [];
   return (
     <View className="gap-4">
       <View className="gap-2">
@@ -100,51 +79,8 @@ export function BoxPanel({ box, edition, onChange }: BoxPanelProps) {
           })}
         </View>
       </View>
-      <View className="gap-2">
-        <Words strong>Volume stamped in it, in³</Words>
-        <View className="flex-row flex-wrap gap-2">
-          {usual.map((amount) => {
-            const volume = `${amount} in3`;
-            return (
-              <Chip
-                key={amount}
-                label={Number.isInteger(Number(amount)) ? `${amount}.0` : amount}
-                aria-label={`${Number.isInteger(Number(amount)) ? `${amount}.0` : amount} in³`}
-                on={shell.volume === volume}
-                className="min-w-[60px] grow basis-[60px]"
-                onPress={() => set({ volume, box: undefined, measured: undefined })}
-              />
-            );
-          })}
-        </View>
-        <VolumeField
-          key={shell.volume}
-          box={box}
-          onVolume={(volume) => set({ volume, box: undefined, measured: undefined })}
-        />
-        <Words size="fine" tone="text-soft">
-          Read the stamp inside the box: these are only the usual ones.
-        </Words>
-      </View>
-      {listed.length > 0 && (
-        <View className="gap-2">
-          <Words strong>Or a standard metal box</Words>
-          <View className="flex-row flex-wrap gap-2">
-            {listed.map((one) => (
-              <Chip
-                key={one.code}
-                label={one.trade}
-                detail={`${printVolume(one.volume, edition.unit)} ${edition.unit === 'in3' ? 'in³' : 'mL'}`}
-                on={shell.box === one.code}
-                className="grow"
-                onPress={() =>
-                  set({ box: one.code, volume: undefined, measured: undefined, material: 'metal' })
-                }
-              />
-            ))}
-          </View>
-        </View>
-      )}
+      <GripQuestion boxId={boxId} box={box} onChange={onChange} />
+      <BoxVolume box={box} edition={edition} onChange={onChange} />
       <View className="flex-row flex-wrap items-start gap-4">
         <View className="gap-1">
           <Words size="fine" strong>
@@ -171,41 +107,67 @@ export function BoxPanel({ box, edition, onChange }: BoxPanelProps) {
           onChoose={(mount) => set({ mount })}
         />
       </View>
+      <ConduitBody box={box} onSet={set} />
     </View>
   );
 }
 
-interface VolumeFieldProps {
-  readonly box: BoxDocument;
-  readonly onVolume: (volume: string) => void;
+/** Boxes of which was said that they hold their cables by neither: a record has no word for it. */
+const noGrip = keep('dense-pack/no-grip', z.object({ boxes: z.array(z.string()).catch([]).default([]) }));
+
+/** A plastic box of two gangs or more usually grips its cables: asked once, for it counts (handbook 5, common practice). */
+function GripQuestion({ boxId, box, onChange }: Omit<BoxPanelProps, 'edition'>) {
+  const none = noGrip.use().boxes.includes(boxId);
+  const { shell, items } = box;
+  const asked = shell.material === 'plastic' && shell.form === 'device-box' && shell.gangs > 1;
+  if (!asked || none || items.some(({ kind }) => kind === 'clamps')) return null;
+  const add = (hold: 'grip' | 'flap') =>
+    onChange((now) => addItem(now, { kind: 'clamps', count: 1, hold }, newId).box);
+  return (
+    <Notice title="How does it hold its cables?">
+      <Words tone="text-soft">
+        Plastic boxes of two gangs or more usually have clamps that grip: together they count once.
+      </Words>
+      <View className="flex-row flex-wrap gap-2 pt-1">
+        <Chip label="Clamps grip" onPress={() => add('grip')} />
+        <Chip label="Push-in flaps" onPress={() => add('flap')} />
+        <Chip label="Neither" onPress={() => noGrip.set({ boxes: [...noGrip.now().boxes, boxId] })} />
+      </View>
+    </Notice>
+  );
 }
 
-function VolumeField({ box, onVolume }: VolumeFieldProps) {
-  const [problem, setProblem] = useState<string>();
-  const stored = box.shell.volume?.replace(' in3', '') ?? '';
-  const take = (text: string) => {
-    if (text.trim() === '' || text.trim() === stored) return setProblem(undefined);
-    const read = readVolume(text);
-    const volume = read && `${printVolume(read.volume, read.unit)} ${read.unit}`;
-    const parsed = BoxDocument.shape.shell.shape.volume.safeParse(volume);
-    if (volume === undefined || !parsed.success) {
-      const said = parsed.success ? undefined : parsed.error.issues[0]?.message;
-      return setProblem(
-        volume === undefined
-          ? `“${text}” is not a volume. Accepted: more than 0 and at most 500, such as 18, 20.25 or 295 ml.`
-          : `Volume ${said ?? ''}.`,
-      );
-    }
-    setProblem(undefined);
-    onVolume(volume);
-  };
-  return (
-    <Field
-      label="Another volume, in³ (or write ml)"
-      defaultValue={stored}
-      inputMode="decimal"
-      problem={problem}
-      onEnd={take}
+interface ConduitBodyProps {
+  readonly box: BoxDocument;
+  readonly onSet: (change: Parameters<typeof changeShell>[1]) => void;
+}
+
+/** A conduit body instead of a box, with the cross-sections its rule asks for (314.16(C)). */
+function ConduitBody({ box, onSet }: ConduitBodyProps) {
+  const { conduitBody: body } = box.shell;
+  const area = (key: 'section' | 'conduit', label: string, start: number) => (
+    <Steps
+      label={label}
+      value={body?.[key] === undefined ? undefined : Number(body[key])}
+      start={start}
+      least={0.01}
+      most={20}
+      large={0.1}
+      small={0.01}
+      show={(amount) => amount.toFixed(2)}
+      onChange={(amount) => onSet({ conduitBody: { ...body, [key]: String(amount) } })}
     />
+  );
+  return (
+    <View className="gap-2">
+      <Choice
+        title="Conduit body"
+        options={[{ value: true as const, label: 'it is one' }]}
+        value={body ? true : undefined}
+        onChoose={(is) => onSet({ conduitBody: is ? {} : undefined })}
+      />
+      {body && area('section', 'Its cross-section, in²', 1.72)}
+      {body && area('conduit', 'Of the largest conduit, in²', 0.86)}
+    </View>
   );
 }

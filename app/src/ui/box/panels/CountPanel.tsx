@@ -12,6 +12,7 @@ import { Button } from '../../parts/Press';
 import { OtherEditions } from '../../tape/OtherEditions';
 import { RoomLeft } from '../../tape/RoomLeft';
 import { Tape } from '../../tape/Tape';
+import { BothWays } from './BothWays';
 import { WorkRoomFold } from '../../tape/WorkRoomFold';
 
 /** How many rules beside the fill are broken: the list stands in Fix. */
@@ -63,6 +64,7 @@ export function CountPanel({ box, counted, open, onOpen, onFix }: CountPanelProp
       ))}
       <Tape counted={counted} open={open} onOpen={onOpen} />
       {onFix && <FixButton box={box} counted={counted} onPress={onFix} />}
+      <BothWays box={later} edition={editionOf(laterCounted.edition)} />
       <BesideTheFill box={later} counted={laterCounted} />
       <WorkRoomFold box={later} counted={laterCounted} />
       <OtherEditions box={later} counted={laterCounted} />

@@ -2,9 +2,11 @@
 import type { BoxDocument } from '@dense-pack/core/box/document';
 import { HANGINGS, PLACES, type Site } from '@dense-pack/core/box/site';
 import { BREAKERS } from '@dense-pack/core/edition/index';
+import { useState } from 'react';
 import { View } from 'react-native';
 import { Choice, wordOptions } from '../../parts/Choice';
 import { Fold } from '../../parts/Fold';
+import { LengthSteps } from '../fields/Measures';
 import type { ChangeBox } from '../use-box-edit';
 
 interface FactsPanelProps {
@@ -77,7 +79,7 @@ export function FactsPanel({ box, onChange }: FactsPanelProps) {
           onChoose={(finish) => set({ finish })}
         />
         {LENGTHS.map(([key, title, options]) => (
-          <Choice
+          <LengthFact
             key={key}
             title={title}
             options={options}
@@ -87,7 +89,7 @@ export function FactsPanel({ box, onChange }: FactsPanelProps) {
         ))}
         <Choice
           title="Entries for cables"
-          options={[1, 2, 3, 4, 6, 8].map((value) => ({ value, label: String(value) }))}
+          options={[1, 2, 3, 4, 5, 6, 7, 8].map((value) => ({ value, label: String(value) }))}
           value={site.entries}
           onChoose={(entries) => set({ entries })}
         />
@@ -121,5 +123,42 @@ export function FactsPanel({ box, onChange }: FactsPanelProps) {
         ))}
       </View>
     </Fold>
+  );
+}
+
+interface LengthFactProps {
+  readonly title: string;
+  readonly options: ReturnType<typeof inches>;
+  readonly value: string | undefined;
+  readonly onChoose: (length: string | undefined) => void;
+}
+
+/** A length: one of the common ones with a touch, any other step by step. */
+function LengthFact({ title, options, value, onChoose }: LengthFactProps) {
+  const [stepping, setStepping] = useState(false);
+  const common = options.some((one) => one.value === value);
+  const steps = stepping || (value !== undefined && !common);
+  const [first] = options;
+  return (
+    <View className="gap-1">
+      <Choice
+        title={title}
+        options={[...options, { value: 'other', label: 'other' }]}
+        value={steps ? 'other' : value}
+        onChoose={(length) => {
+          setStepping(length === 'other');
+          if (length !== 'other') onChoose(steps && length === undefined ? undefined : length);
+        }}
+      />
+      {steps && (
+        <LengthSteps
+          label={`${title}: step by step`}
+          value={value}
+          start={Number(first?.value.replace(' in', '')) || 1}
+          most={24}
+          onChange={onChoose}
+        />
+      )}
+    </View>
   );
 }

@@ -12,10 +12,11 @@ import { Words } from '../../parts/Words';
 interface LinePanelProps {
   readonly box: BoxDocument;
   readonly job: Job;
+  readonly boxId: string;
   readonly onChange: ChangeBox;
 }
 
-export function LinePanel({ box, job, onChange }: LinePanelProps) {
+export function LinePanel({ box, boxId, job, onChange }: LinePanelProps) {
   const line = printCountLine(box);
   return (
     <View className="gap-2">
@@ -25,6 +26,7 @@ export function LinePanel({ box, job, onChange }: LinePanelProps) {
       <QuickLine
         key={line}
         start={line}
+        draft={`line/${boxId}`}
         edition={box.edition ?? job.edition}
         action="Use this line"
         // What the box does is no part of the line: it stays, and so do the pieces that are still there.

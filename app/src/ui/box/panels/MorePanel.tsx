@@ -11,6 +11,8 @@ import { View } from 'react-native';
 import { Choice } from '../../parts/Choice';
 import { Button, Chip, Stepper } from '../../parts/Press';
 import { Words } from '../../parts/Words';
+import { RUNS } from '../fields/PieceFields';
+import { LengthSteps } from '../fields/Measures';
 import { AddedVolume } from './AddedVolume';
 import { InTheBox } from './InTheBox';
 
@@ -30,6 +32,7 @@ const HARDWARE: readonly Offer[] = [
   { piece: 'fixture 2x18 domed', label: 'Fixture wires', detail: 'domed canopy' },
   { piece: 'terminal 12', label: 'Terminal block', detail: '12 AWG' },
   { piece: 'ground 12', label: 'Ground alone', detail: '12 AWG' },
+  { piece: 'ig 12', label: 'Isolated ground', detail: '12 AWG' },
   { piece: 'barrier plastic', label: 'Barrier', detail: 'plastic' },
   { piece: 'barrier metal', label: 'Barrier', detail: 'metal' },
   { piece: 'pigtails 1x12', label: 'Pigtail', detail: '12 AWG, not counted' },
@@ -69,6 +72,9 @@ export function MorePanel({ box, edition, onChange, onOpen }: MorePanelProps) {
       <FlapSchool box={box} onChange={onChange} />
       <AddedVolume edition={edition} onAdd={add} />
       <SingleConductors onAdd={add} />
+      <Words size="fine" tone="text-soft">
+        Touch what is in the box to change its size, its space or anything else of it.
+      </Words>
       <InTheBox
         box={box}
         kinds={[
@@ -92,7 +98,8 @@ export function MorePanel({ box, edition, onChange, onOpen }: MorePanelProps) {
 
 /** Whether push-in flaps count as clamps: two schools, and the person chooses. */
 function FlapSchool({ box, onChange }: Pick<MorePanelProps, 'box' | 'onChange'>) {
-  if (!box.items.some((item) => item.kind === 'clamps' && item.hold === 'flap')) return null;
+  const flaps = box.items.some((item) => item.kind === 'clamps' && item.hold === 'flap');
+  if (!flaps && box.flaps !== 'count' && box.shell.material !== 'plastic') return null;
   return (
     <Choice
       title="Push-in flaps count as clamps?"
@@ -107,18 +114,12 @@ function FlapSchool({ box, onChange }: Pick<MorePanelProps, 'box' | 'onChange'>)
   );
 }
 
-const RUNS = [
-  { value: 'enters', label: 'Enters', detail: 'and ends here' },
-  { value: 'through', label: 'Through', detail: 'unbroken' },
-  { value: 'loop', label: 'Loop', detail: 'left long' },
-] as const;
-
 /** Conductors from a raceway, without a keyboard. */
 function SingleConductors({ onAdd }: { readonly onAdd: (item: NewItem) => void }) {
   const [size, setSize] = useState<Size>(12);
   const [run, setRun] = useState<(typeof RUNS)[number]['value']>('enters');
   const [count, setCount] = useState(2);
-  const [inches, setInches] = useState(14);
+  const [loop, setLoop] = useState('14 in');
   return (
     <View className="gap-2 rounded-card border border-hair bg-sheet p-3" role="group" aria-label="Conductors">
       <Words strong>Single conductors, from a raceway</Words>
@@ -144,12 +145,7 @@ function SingleConductors({ onAdd }: { readonly onAdd: (item: NewItem) => void }
           <Stepper label="conductors" value={count} least={1} onChange={setCount} />
         </View>
         {run === 'loop' && (
-          <View>
-            <Words size="fine" strong>
-              Length in the box, in
-            </Words>
-            <Stepper label="inches of loop" value={inches} least={1} most={60} onChange={setInches} />
-          </View>
+          <LengthSteps label="Length in the box, in" value={loop} start={14} most={120} onChange={setLoop} />
         )}
       </View>
       <Button
@@ -160,7 +156,7 @@ function SingleConductors({ onAdd }: { readonly onAdd: (item: NewItem) => void }
             count,
             size,
             run,
-            ...(run === 'loop' ? { loop: `${inches} in` } : {}),
+            ...(run === 'loop' ? { loop } : {}),
           })
         }
       />

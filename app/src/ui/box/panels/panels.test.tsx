@@ -27,7 +27,14 @@ const PANELS = {
   more: MorePanel,
 } as unknown as Record<string, ComponentType<Record<string, unknown>>>;
 
-function Stage({ line, what, edition }: { line: string; what: string; edition: 'nec2023' | 'cec2018' }) {
+interface StageProps {
+  line: string;
+  what: string;
+  edition: 'nec2023' | 'cec2018';
+  id: string;
+}
+
+function Stage({ line, what, edition, id }: StageProps) {
   const read = readCountLine(line);
   if (!read.ok) throw new Error(read.error.expected);
   const [box, setBox] = useState(read.box);
@@ -36,10 +43,10 @@ function Stage({ line, what, edition }: { line: string; what: string; edition: '
   }, [box]);
   const Panel = PANELS[what];
   if (!Panel) throw new Error(what);
-  return <Panel box={box} edition={editionOf(edition)} onChange={setBox} onOpen={opened} />;
+  return <Panel boxId={id} box={box} edition={editionOf(edition)} onChange={setBox} onOpen={opened} />;
 }
-const stage = (line: string, what: string, edition: 'nec2023' | 'cec2018' = 'nec2023') =>
-  render(<Stage line={line} what={what} edition={edition} />);
+const stage = (line: string, what: string, edition: 'nec2023' | 'cec2018' = 'nec2023', id = 'b') =>
+  render(<Stage line={line} what={what} edition={edition} id={id} />);
 const press = (name: string | RegExp) => fireEvent.press(screen.getByLabelText(name));
 const nameOf = ({ props }: { props: Record<string, unknown> }) =>
   String(props['accessibilityLabel'] ?? props['aria-label']);
@@ -162,13 +169,65 @@ test.each([
 test('a loop and a marked ring are made with steppers', () => {
   stage('box 4sq-1.5, 12/2', 'more');
   touch('Loop');
-  press('One more: inches of loop');
+  press('1 more: Length in the box, in');
   touch('Add 2 × 12 AWG loop');
   touch('ring');
-  press('One fewer: whole cubic inches');
-  press('One more: tenths of a cubic inch');
+  press('1 less: Volume marked on it, in³');
+  press('0.05 more: Volume marked on it, in³');
+  press('0.05 more: Volume marked on it, in³');
   touch('Add ring of 7.1 in³');
   expect(printCountLine(now)).toBe('box 4sq-1.5, 12/2, 2x 12 loop 15 in, ring 7.1 in3');
+});
+
+test('both stamps stand side by side: each way counted, and why they may differ', () => {
+  stage('18 in3, marks 9/14 7/12, 5x 12, ground 12, duplex', 'box');
+  // Handbook 5: a stamp can be lower than volume ÷ allowance. 5 + 1 + 2 allowances of 12: 18.00 in³ of 18, 8 of 7.
+  expect(screen.getByTestId('both-ways')).toHaveTextContent(
+    /By volumeLegal, with 0\.00 in³ left.*By wire countsOver by 1/,
+  );
+  touch('Wire counts ');
+  press('One more: wires of 12 AWG');
+  expect(screen.getByTestId('both-ways')).toHaveTextContent(/By wire countsLegal, with 0/);
+  for (let nth = 0; nth < 8; nth += 1) press('One fewer: wires of 12 AWG');
+  expect(now.shell.marks).toEqual([{ size: 14, count: 9 }]);
+});
+
+test('a stamp of which nothing was copied puts nothing in, and neither does a box measured in part', () => {
+  stage('1-gang plastic device-box', 'box');
+  touch('Wire counts ');
+  expect(now.shell.marks).toBeUndefined();
+  // 14.0 to 22.5 in³ by 2.25 in³ an allowance: 6 to 10 of 12 AWG.
+  for (const count of [6, 7, 8, 9, 10])
+    expect(screen.getByLabelText(`${count} wires of 12 AWG`)).toBeTruthy();
+  expect(screen.queryByLabelText('11 wires of 12 AWG')).toBeNull();
+  press('8 wires of 12 AWG');
+  expect(now.shell.marks).toEqual([{ size: 12, count: 8 }]);
+  touch('6 AWG ');
+  expect(now.shell.marks).toHaveLength(1);
+  touch('Measured ');
+  press('1 more: Inside width, in');
+  press('1 more: Inside depth, in');
+  expect(now.shell.measured).toBeUndefined();
+  press('1 more: Inside height, in');
+  expect(now.shell.measured).toEqual(['2 in', '3 in', '2.5 in']);
+});
+
+test('“neither” is remembered: the box is not asked again', () => {
+  stage('2-gang plastic device-box', 'box', 'nec2023', 'asked');
+  touch('Neither');
+  screen.unmount();
+  stage('2-gang plastic device-box', 'box', 'nec2023', 'asked');
+  expect(screen.queryByText('How does it hold its cables?')).toBeNull();
+});
+
+test('a plastic box of two gangs is asked once how it holds its cables, one of one gang never', () => {
+  stage('empty', 'box');
+  press('1-gang: device box');
+  expect(screen.queryByText('How does it hold its cables?')).toBeNull();
+  press('2-gang: device box');
+  touch('Clamps grip');
+  expect(printCountLine(now)).toBe('2-gang plastic device-box, clamps');
+  expect(screen.queryByText('How does it hold its cables?')).toBeNull();
 });
 
 test('a second barrier is not offered', () => {
@@ -184,6 +243,7 @@ test('a box is told by its picture, which narrows the volumes and standard boxes
   press('32.0 in³');
   expect(printCountLine(now)).toBe('32 in3 2-gang plastic device-box, 12/2');
   press('Square: square box');
+  touch('Standard ');
   expect(screen.queryByText('3 × 2 × 2½ device')).toBeNull();
   touch('4 × 1½ square');
   expect(now.shell).toMatchObject({ box: '4sq-1.5', material: 'metal', form: 'square' });

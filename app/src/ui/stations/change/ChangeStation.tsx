@@ -4,7 +4,6 @@ import { alsoFound, dropPlan, markBuilt, planChange } from '@dense-pack/core/box
 import { STAGES } from '@dense-pack/core/box/words';
 import type { Edition } from '@dense-pack/core/edition/edition';
 import { type Tally, tally } from '@dense-pack/core/fill/tally';
-import { verdictParts } from '@dense-pack/core/fill/verdict';
 import type { BoxDocument } from '@dense-pack/core/box/document';
 import ArrowRight from 'lucide-react-native/icons/arrow-right';
 import Check from 'lucide-react-native/icons/check';
@@ -15,7 +14,7 @@ import type { ShownBox } from '../../client/queries';
 import { Notice } from '../../parts/Notice';
 import { Button } from '../../parts/Press';
 import { Words } from '../../parts/Words';
-import { VerdictSign } from '../../tape/Verdict';
+import { VerdictLine } from '../../tape/Verdict';
 import { useColours } from '../../theme/theme';
 import { Vessel } from '../../vessel/Vessel';
 import { changeWords } from '../../box/change-words';
@@ -66,6 +65,7 @@ export function ChangeStation({ box, counted, edition, width, onChange }: Change
           {box.seen.remedy.length > 0 && <Notice title="Remedy taken">{box.seen.remedy.join(' ')}</Notice>}
           <Changes
             changes={changes}
+            edition={edition}
             onFound={
               stage === 'planned'
                 ? (change) =>
@@ -136,10 +136,7 @@ function Beside({ found, box, counted, edition, stage, width }: BesideProps) {
               {side.title}
             </Words>
             <Vessel box={side.box} counted={side.counted} width={one - 24} height={104} small />
-            <VerdictSign verdict={side.counted.verdict} />
-            <Words size="fine" className="text-center">
-              {verdictParts(side.counted).head}
-            </Words>
+            <VerdictLine counted={side.counted} />
           </View>
         </View>
       ))}
@@ -149,11 +146,12 @@ function Beside({ found, box, counted, edition, stage, width }: BesideProps) {
 
 interface ChangesProps {
   readonly changes: readonly Change[];
+  readonly edition: Edition;
   /** Says that something was there already. */
   readonly onFound: ((change: Extract<Change, { what: 'added' }>) => void) | undefined;
 }
 
-function Changes({ changes, onFound }: ChangesProps) {
+function Changes({ changes, edition, onFound }: ChangesProps) {
   if (changes.length === 0) {
     return (
       <Words tone="text-soft">No difference yet: add, remove or swap something, or change the box.</Words>
@@ -162,7 +160,7 @@ function Changes({ changes, onFound }: ChangesProps) {
   return (
     <View className="rounded-card border border-hair bg-sheet" role="list" aria-label="Changes">
       {changes.map((change, nth) => {
-        const { sign, words } = changeWords(change);
+        const { sign, words } = changeWords(change, edition);
         return (
           <View
             key={nth}

@@ -1,19 +1,22 @@
 /** What makes the box legal, what else is wrong with it, and the facts the checks need. */
 import type { BoxDocument } from '@dense-pack/core/box/document';
+import { changeShell } from '@dense-pack/core/box/edit';
 import { planChange } from '@dense-pack/core/box/stages';
+import { type Form, FORMS } from '@dense-pack/core/box/words';
 import { checkBox } from '@dense-pack/core/check/check-box';
 import type { Edition } from '@dense-pack/core/edition/edition';
 import { type Tally, tally } from '@dense-pack/core/fill/tally';
-import { verdictParts } from '@dense-pack/core/fill/verdict';
 import { workRoom } from '@dense-pack/core/fold/work-room';
 import type { Kit } from '@dense-pack/core/parts/kit';
+import { damageWords, REMEDY_KINDS } from '@dense-pack/core/remedy/remedy';
 import { useEffect, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import type { ShownBox } from '../../client/queries';
+import { Choice } from '../../parts/Choice';
 import { Notice } from '../../parts/Notice';
 import { Button, Chip } from '../../parts/Press';
 import { Words } from '../../parts/Words';
-import { VerdictSign } from '../../tape/Verdict';
+import { VerdictLine } from '../../tape/Verdict';
 import { useKit } from '../../truck/kit';
 import { Vessel } from '../../vessel/Vessel';
 import { askRemedies } from '../../box/ask-remedies';
@@ -62,7 +65,16 @@ export function FixStation({ box, counted, edition, onBox, onFields }: FixStatio
           />
         ))}
       </View>
-      {part === 'ways' && <Ways box={box.box} counted={counted} edition={edition} onTake={take} />}
+      {part === 'ways' && (
+        <Ways
+          box={box.box}
+          found={foundOf(box)}
+          counted={counted}
+          edition={edition}
+          onBox={onBox}
+          onTake={take}
+        />
+      )}
       {part === 'box' && <BoxChooser box={box.box} edition={edition} onTake={take} />}
       {part === 'checks' && (
         <>
@@ -74,24 +86,49 @@ export function FixStation({ box, counted, edition, onBox, onFields }: FixStatio
   );
 }
 
+/** What is in the wall and stays; while only one state is recorded it may be the plan already, and is not known. */
+const foundOf = ({ stage, found, box }: ShownBox): BoxDocument | undefined =>
+  stage === 'built' ? box : (found ?? undefined);
+
 interface WaysProps {
   readonly box: BoxDocument;
+  readonly found: BoxDocument | undefined;
   readonly counted: Tally;
   readonly edition: Edition;
+  readonly onBox: ChangeBox;
   readonly onTake: (fixed: BoxDocument, words: readonly string[]) => void;
 }
 
-/** The remedies, cheapest first. */
-function Ways({ box, counted, edition, onTake }: WaysProps) {
+/** The best of each kind of remedy, cheapest first. */
+function Ways({ box, found, counted, edition, onBox, onTake }: WaysProps) {
   const kit = useKit();
-  const answer = useRemedies(box, edition, kit);
+  const answer = useRemedies(box, found, edition, kit);
   return (
     <>
       <Words heading={2} strong>
         {counted.verdict === 'legal' ? 'Legal as it is' : 'What makes it legal'}
       </Words>
+      {answer?.asks.includes('mount') && (
+        <Choice
+          title="Open wall, or finished?"
+          options={[
+            { value: 'new-work' as const, label: 'open: new-work' },
+            { value: 'old-work' as const, label: 'finished: old-work' },
+          ]}
+          value={undefined}
+          onChoose={(mount) => onBox((now) => changeShell(now, { mount }))}
+        />
+      )}
+      {answer?.asks.includes('form') && (
+        <Choice
+          title="Shape of the box"
+          options={SHAPES.map((value) => ({ value, label: FORMS[value] }))}
+          value={undefined}
+          onChoose={(form) => onBox((now) => changeShell(now, { form }))}
+        />
+      )}
       {!answer && <Words tone="text-soft">Searching what would help…</Words>}
-      {answer?.remedies.slice(0, 6).map((remedy, nth) => (
+      {answer?.remedies.map((remedy, nth) => (
         <RemedyCard
           key={remedy.ids.join()}
           nth={nth + 1}
@@ -117,26 +154,32 @@ function Ways({ box, counted, edition, onTake }: WaysProps) {
   );
 }
 
+/** Shapes a box of which only the volume is known may have. */
+const SHAPES: readonly Form[] = ['device-box', 'square', 'round', 'pan'];
+
 /** Asks anew when the box changes; the older search ends. */
-function useRemedies(box: BoxDocument, edition: Edition, kit: Kit): RemedyAnswer | undefined {
+function useRemedies(
+  box: BoxDocument,
+  found: BoxDocument | undefined,
+  edition: Edition,
+  kit: Kit,
+): RemedyAnswer | undefined {
   const [answered, setAnswered] = useState<{ box: BoxDocument; kit: Kit; answer: RemedyAnswer }>();
   useEffect(() => {
     const ending = new AbortController();
-    askRemedies({ box, edition: edition.id, kit }, ending.signal)
+    askRemedies({ box, edition: edition.id, kit, ...(found ? { found } : {}) }, ending.signal)
       .then((answer) => !ending.signal.aborted && setAnswered({ box, kit, answer }))
       .catch(() =>
         setAnswered({
           box,
           kit,
-          answer: { remedies: [], notes: ['The search failed here: change the box by hand.'] },
+          answer: { remedies: [], asks: [], notes: ['The search failed here: change the box by hand.'] },
         }),
       );
     return () => ending.abort();
-  }, [box, edition.id, kit]);
+  }, [box, found, edition.id, kit]);
   return answered?.box === box && answered.kit === kit ? answered.answer : undefined;
 }
-
-const DAMAGE = ['no wall damage', 'a patch under the plate', 'seen beside the plate', 'wallboard to mend'];
 
 interface RemedyCardProps {
   readonly nth: number;
@@ -148,23 +191,22 @@ interface RemedyCardProps {
 function RemedyCard({ nth, remedy, edition, onApply }: RemedyCardProps) {
   const counted = useMemo(() => tally(remedy.box, edition), [remedy.box, edition]);
   const room = workRoom(remedy.box, edition, counted, useKit().assumptions);
-  const { minutes, damage } = remedy.cost;
   return (
     <View className="gap-2 rounded-card border border-line bg-sheet p-3" testID="remedy">
       <View className="flex-row gap-3">
-        <Vessel box={remedy.box} counted={counted} width={92} height={76} small />
+        <Vessel box={remedy.box} counted={counted} width={84} height={68} small />
         <View className="min-w-0 flex-1 gap-1">
+          <Words size="fine" tone="text-soft">
+            {`${nth}. ${REMEDY_KINDS[remedy.kind]}`}
+          </Words>
           {remedy.words.map((words) => (
             <Words key={words} strong>
               {words}
             </Words>
           ))}
-          <View className="flex-row flex-wrap items-center gap-2">
-            <VerdictSign verdict={counted.verdict} />
-            <Words size="fine">{`${verdictParts(counted).head}; ${room.answer} to work in`}</Words>
-          </View>
+          <VerdictLine counted={counted} more={`${room.answer} to work in`} />
           <Words size="fine" tone="text-soft">
-            {`about ${minutes} min, ${DAMAGE[Math.ceil(damage)] ?? DAMAGE[3]}`}
+            {`about ${remedy.cost.minutes} min, ${damageWords(remedy.cost)}`}
           </Words>
         </View>
       </View>

@@ -16,6 +16,7 @@ import { Button, Chip } from '../../parts/Press';
 import { Removal } from '../../parts/Removal';
 import { Words } from '../../parts/Words';
 import { boxHref } from '../../jobs/hrefs';
+import { FactsPanel } from '../../box/panels/FactsPanel';
 import { BoxPhotos } from '../../box/BoxPhotos';
 import type { ChangeFields } from '../../box/use-box-edit';
 import { go } from '../../parts/go';
@@ -66,6 +67,12 @@ export function FoundStation({ box, job, onChange }: FoundStationProps) {
           ))}
         </View>
       </View>
+      <FactsPanel
+        box={box.box}
+        onChange={(change) =>
+          onChange((now) => ({ box: typeof change === 'function' ? change(now.box) : change }))
+        }
+      />
       <LongField
         label="Notes for next time"
         most={4000}

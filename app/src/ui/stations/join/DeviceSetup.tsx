@@ -5,7 +5,6 @@ import type { Face } from '@dense-pack/core/plan/faces';
 import { nameOfCircuit } from '@dense-pack/core/physical/circuits';
 import { View } from 'react-native';
 import { Choice } from '../../parts/Choice';
-import { Words } from '../../parts/Words';
 import { hotOptions } from './hot-options';
 
 /** Whether other outlets can be put behind its LOAD side. */
@@ -151,8 +150,7 @@ export function DeviceSetup({ face, work, faces, onDevice }: DeviceSetupProps) {
   ].filter(Boolean);
   if (choices.length === 0) return null;
   return (
-    <View className="gap-2 rounded-card border border-hair bg-sheet p-3" role="group" aria-label={title}>
-      <Words strong>{title.charAt(0).toUpperCase() + title.slice(1)}</Words>
+    <View className="gap-2" role="group" aria-label={title}>
       {choices}
     </View>
   );

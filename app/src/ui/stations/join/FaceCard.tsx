@@ -4,24 +4,18 @@ import { landingsOf } from '@dense-pack/core/plan/landings';
 import { landTick, tapeTick } from '@dense-pack/core/plan/tick';
 import Check from 'lucide-react-native/icons/square-check';
 import Empty from 'lucide-react-native/icons/square';
-import { readEnd } from '@dense-pack/core/physical/end';
 import { View } from 'react-native';
 import { Touch } from '../../parts/Touch';
 import { Words } from '../../parts/Words';
 import { useColours } from '../../theme/theme';
 import { FaceDrawing } from './FaceDrawing';
+import { landedWords } from './joint-words';
 import type { Judged } from './use-wiring';
 
 interface FaceCardProps {
   readonly judged: Judged;
   readonly face: Face;
   readonly onTick: (id: string) => void;
-}
-
-/** A jumper between two devices: where its other end lands. */
-function jumperWords({ wiring, name }: Judged, end: string, here: string): string {
-  const other = wiring.lands.find((one) => one.end === end && one.at !== here)?.at;
-  return other === undefined ? 'a loose pigtail' : `jumper to ${name(other)}`;
 }
 
 export function FaceCard({ judged, face, onTick }: FaceCardProps) {
@@ -48,22 +42,13 @@ export function FaceCard({ judged, face, onTick }: FaceCardProps) {
           )}
         </View>
       </View>
-      {landings.map(({ terminal, ends, joint, how }) => {
+      {landings.map((landing) => {
+        const { terminal, ends, joint, how } = landing;
         const id = landTick(terminal.id);
         const [end] = ends;
         const done = work.made.includes(id);
         const Box = done ? Check : Empty;
-        const nth = wiring.joints.findIndex((one) => one.ends.includes(end ?? ''));
-        const what =
-          joint !== undefined
-            ? `in joint ${wiring.joints.findIndex((one) => one.id === joint) + 1}`
-            : end === undefined
-              ? 'nothing'
-              : readEnd(end)?.kind === 'pigtail'
-                ? nth < 0
-                  ? jumperWords(judged, end, terminal.id)
-                  : `pigtail from joint ${nth + 1}`
-                : `${judged.name(end)}${wiring.marked.includes(end) ? ', marked as a hot' : ''}`;
+        const what = landedWords(judged, landing);
         const row = (
           <>
             {end !== undefined || joint !== undefined ? (

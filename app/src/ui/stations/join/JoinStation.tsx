@@ -10,7 +10,8 @@ import { facesOf } from '@dense-pack/core/plan/faces';
 import { withConnectors } from '@dense-pack/core/plan/recount';
 import { workOf } from '@dense-pack/core/plan/suggest';
 import { sayHot } from '@dense-pack/core/plan/needs';
-import { useMemo, useState } from 'react';
+import Hand from 'lucide-react-native/icons/hand';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { View } from 'react-native';
 import type { ChangeBox } from '../../box/use-box-edit';
 import type { ShownBox } from '../../client/queries';
@@ -18,6 +19,8 @@ import { Notice } from '../../parts/Notice';
 import { Button, Chip } from '../../parts/Press';
 import { Words } from '../../parts/Words';
 import { useKit } from '../../truck/kit';
+import { HandsBusy } from './aloud/HandsBusy';
+import { jointSteps } from './aloud/steps';
 import { CutList } from './CutList';
 import { FaceCard } from './FaceCard';
 import { HandWiring } from './HandWiring';
@@ -27,6 +30,8 @@ import { type Trial, TrialChips, TryIt } from './TryIt';
 import { Planning } from './Planning';
 import { changeWork, type Judged, type Mode, type Shown, useWiring } from './use-wiring';
 import { WiringDrawing } from './WiringDrawing';
+import { HeldPanel } from './HeldPanel';
+import { useHold } from './use-hold';
 import { WorkEditor } from './WorkEditor';
 
 interface JoinStationProps {
@@ -80,12 +85,13 @@ interface JoinedProps extends JoinStationProps {
 }
 
 function Joined({ box, edition, width, onBox, part, onPart, mode, shown, setUp }: JoinedProps) {
-  const [selected, setSelected] = useState<string>();
+  const [busy, setBusy] = useState(false);
   const [trial, setTrial] = useState<Trial>({ on: [], off: [] });
   const kit = useKit();
   const { judged, order, pending } = shown;
   const { work, wiring, plan, faces, circuitry } = judged;
   const onWork = changeWork(onBox, box.circuit, edition, kit);
+  const { held, selected, hold, look } = useHold(setUp, onWork);
   const made = useMemo(() => new Set(work.made), [work.made]);
   const test = useMemo(
     () =>
@@ -107,7 +113,12 @@ function Joined({ box, edition, width, onBox, part, onPart, mode, shown, setUp }
     ...(mode === 'plan' ? faces.map(({ key }) => `face:${key}`) : []),
   ];
   const at = steps.findIndex((id) => id === selected);
-  const step = (by: number) => setSelected(steps[(at + by + steps.length) % steps.length]);
+  const drawing = useRef<View>(null);
+  useEffect(() => {
+    // The panel takes the lower half: what is touched next comes into the upper one.
+    if (held) (drawing.current as unknown as Partial<Element> | null)?.scrollIntoView?.({ block: 'start' });
+  }, [held]);
+  const redTail = mode === 'plan' && wiring.pigtails.some(({ colour }) => colour === 'red');
   const face = faces.find(({ key }) => `face:${key}` === selected);
   const tick = (id: string) =>
     onWork((now) => ({
@@ -131,7 +142,7 @@ function Joined({ box, edition, width, onBox, part, onPart, mode, shown, setUp }
       {part === 'try' && <TrialChips judged={judged} trial={trial} onTrial={setTrial} />}
       {(mode === 'plan' || joints.length + wiring.lands.length > 0) && (
         <>
-          <View className="items-center">
+          <View className="items-center gap-1" ref={drawing}>
             <WiringDrawing
               judged={judged}
               order={order}
@@ -141,22 +152,29 @@ function Joined({ box, edition, width, onBox, part, onPart, mode, shown, setUp }
               made={mode === 'plan' ? made : new Set()}
               live={live}
               nameOf={nameOf}
-              onJoint={(id) => setSelected(selected === id ? undefined : id)}
+              onJoint={(id) => look(selected === id ? undefined : id)}
+              held={part === 'does' ? held?.key : undefined}
+              onPiece={part === 'does' ? hold : undefined}
             />
+            {redTail && (
+              <Words size="fine" tone="text-soft">
+                A red tail carries a switched hot, so that nobody takes it for one that is always on.
+              </Words>
+            )}
           </View>
-          {steps.length > 0 && mode === 'plan' && (
-            <View className="flex-row flex-wrap gap-2">
-              <Button label="Back" className="flex-1" disabled={at < 0} onPress={() => step(-1)} />
-              <Button
-                label={at < 0 ? 'Step through the joints' : `Next, ${at + 1} of ${steps.length}`}
-                kind="main"
-                className="flex-[2]"
-                onPress={() => step(1)}
-              />
-              {at >= 0 && <Button label="All" onPress={() => setSelected(undefined)} />}
-            </View>
+          {mode === 'plan' && <StepRow steps={steps} at={at} onLook={look} />}
+          {mode === 'plan' && joints.length > 0 && (
+            <Button label="Both hands busy" icon={Hand} onPress={() => setBusy(true)} />
           )}
         </>
+      )}
+      {busy && (
+        <HandsBusy
+          steps={jointSteps(judged, nameOf)}
+          made={made}
+          onTick={tick}
+          onClose={() => setBusy(false)}
+        />
       )}
       {face && <FaceCard judged={judged} face={face} onTick={tick} />}
       {selected !== undefined && at >= 0 && !face && (
@@ -168,7 +186,14 @@ function Joined({ box, edition, width, onBox, part, onPart, mode, shown, setUp }
           onMade={mode === 'plan' ? () => tick(selected) : undefined}
         />
       )}
-      {part === 'does' && <WorkEditor {...setUp} onWork={onWork} />}
+      {part === 'does' && (
+        <>
+          {!held && selected === undefined && (
+            <Words tone="text-soft">Touch a cable or a device of the drawing to say what it does.</Words>
+          )}
+          <WorkEditor {...setUp} onWork={onWork} held={held} onHold={hold} />
+        </>
+      )}
       {part === 'try' && <TryIt judged={judged} test={test} />}
       {part === 'cut' && <CutList box={box.box} judged={judged} />}
       {part === 'hand' && <HandWiring box={box.box} judged={judged} onWork={onWork} />}
@@ -180,6 +205,7 @@ function Joined({ box, edition, width, onBox, part, onPart, mode, shown, setUp }
         the plan helps a qualified person; the adopted code, the marking on each part and the inspector
         decide.
       </Notice>
+      {part === 'does' && <HeldPanel {...setUp} onWork={onWork} held={held} onHold={hold} />}
     </View>
   );
 }
@@ -210,5 +236,31 @@ function Recount({ box, judged, edition, onBox }: RecountProps) {
         onPress={() => onBox((now) => withConnectors(now, work, wiring, newId))}
       />
     </Notice>
+  );
+}
+
+interface StepRowProps {
+  /** The joints in the order of making up, then the devices. */
+  readonly steps: readonly string[];
+  /** The one that is looked at; -1 for none. */
+  readonly at: number;
+  readonly onLook: (id: string | undefined) => void;
+}
+
+/** From joint to joint and on to the devices. */
+function StepRow({ steps, at, onLook }: StepRowProps) {
+  if (steps.length === 0) return null;
+  const step = (by: number) => onLook(steps[(at + by + steps.length) % steps.length]);
+  return (
+    <View className="flex-row flex-wrap gap-2">
+      <Button label="Back" className="flex-1" disabled={at < 0} onPress={() => step(-1)} />
+      <Button
+        label={at < 0 ? 'Step through the joints' : `Next, ${at + 1} of ${steps.length}`}
+        kind="main"
+        className="flex-[2]"
+        onPress={() => step(1)}
+      />
+      {at >= 0 && <Button label="All" onPress={() => onLook(undefined)} />}
+    </View>
   );
 }

@@ -1,6 +1,6 @@
 /** What the box does, in trade words, a few touches a cable. */
 import { BREAKERS } from '@dense-pack/core/edition/index';
-import type { DeviceWork, Run, WorkPlan } from '@dense-pack/core/box/work';
+import type { WorkPlan } from '@dense-pack/core/box/work';
 import type { Line } from '@dense-pack/core/plan/ends';
 import type { Face } from '@dense-pack/core/plan/faces';
 import { nameOfCircuit } from '@dense-pack/core/physical/circuits';
@@ -9,8 +9,11 @@ import { Choice } from '../../parts/Choice';
 import { Field } from '../../parts/Field';
 import { Fold } from '../../parts/Fold';
 import { Button } from '../../parts/Press';
-import { DeviceSetup } from './DeviceSetup';
-import { RunCard } from './RunCard';
+import { Touch } from '../../parts/Touch';
+import { Words } from '../../parts/Words';
+import { deviceWords, runWords } from './does-words';
+import type { Held } from './link';
+import { nextCircuit, said } from './say';
 import { Schools } from './Schools';
 import type { ChangeWork } from './use-wiring';
 
@@ -19,67 +22,68 @@ interface WorkEditorProps {
   readonly lines: readonly Line[];
   readonly faces: readonly Face[];
   readonly onWork: ChangeWork;
+  readonly held: Held | undefined;
+  readonly onHold: (touched: Held | undefined) => void;
 }
 
-const LETTERS = ['a', 'b', 'c', 'd', 'e', 'f'];
-
-/** Fields without those that are not said. */
-const said = <T extends object>(fields: T) =>
-  Object.fromEntries(Object.entries(fields).filter(([, value]) => value !== undefined)) as T;
-
-/** Conductors of the same raceway size of which nothing is told yet. */
-const freeFor = (line: Line, lines: readonly Line[]) =>
-  lines.reduce(
-    (sum, { item }) =>
-      item !== line.item &&
-      item.kind === 'conductors' &&
-      item.size === line.item.size &&
-      item.duty === undefined
-        ? sum + item.count
-        : sum,
-    0,
-  );
-
-export function WorkEditor({ work, lines, faces, onWork }: WorkEditorProps) {
-  const setRun = (of: string, change: Partial<Record<keyof Run, unknown>>) =>
-    onWork((now) => ({
-      ...now,
-      runs: now.runs.map((run) => (run.of === of ? said({ ...run, ...change } as Run) : run)),
-    }));
-  const setDevice = (of: string, change: Partial<Record<keyof DeviceWork, unknown>>) =>
-    onWork((now) => ({
-      ...now,
-      devices: now.devices.map((one) => (one.of === of ? said({ ...one, ...change } as DeviceWork) : one)),
-    }));
+export function WorkEditor({ work, lines, faces, onWork, held, onHold }: WorkEditorProps) {
+  const asked = faces.filter((face) => face.terminals.length > 0);
   return (
     <View className="gap-3">
+      <View className="rounded-card border border-hair bg-sheet" role="list" aria-label="What each does">
+        {lines.map((line) => (
+          <Row
+            key={line.key}
+            name={line.name}
+            words={runWords(line, work, faces)}
+            on={held?.key === line.key}
+            onPress={() => onHold({ what: 'cable', key: line.key })}
+          />
+        ))}
+        {asked.map((face) => (
+          <Row
+            key={face.key}
+            name={face.title}
+            words={deviceWords(face, work, faces)}
+            on={held?.key === face.key}
+            onPress={() => onHold({ what: 'device', key: face.key })}
+          />
+        ))}
+      </View>
       <Circuits work={work} onWork={onWork} />
-      {lines.map((line) => (
-        <RunCard
-          key={line.key}
-          line={line}
-          work={work}
-          faces={faces}
-          free={freeFor(line, lines)}
-          onRun={(change) => setRun(line.key, change)}
-        />
-      ))}
-      {faces.map((face) => (
-        <DeviceSetup
-          key={face.key}
-          face={face}
-          work={work}
-          faces={faces}
-          onDevice={(change) => setDevice(face.key, change)}
-        />
-      ))}
       <Schools schools={work.schools} onWork={onWork} />
     </View>
   );
 }
 
+interface RowProps {
+  readonly name: string;
+  readonly words: string;
+  readonly on: boolean;
+  readonly onPress: () => void;
+}
+
+/** One of those in the drawing, with what it does: touching it is touching it there. */
+const Row = ({ name, words, on, onPress }: RowProps) => (
+  <View role="listitem" className="border-b border-hair">
+    <Touch
+      role="button"
+      aria-pressed={on}
+      className={`min-h-thumb flex-row flex-wrap items-center gap-x-2 px-3 py-1 active:opacity-70 ${on ? 'bg-sunk' : ''}`}
+      onPress={onPress}
+    >
+      <Words strong tone={on ? 'text-action' : 'text-ink'}>
+        {`${name.charAt(0).toUpperCase()}${name.slice(1)} `}
+      </Words>
+      <Words size="fine" tone="text-soft">
+        {words}
+      </Words>
+    </Touch>
+  </View>
+);
+
 function Circuits({ work, onWork }: Pick<WorkEditorProps, 'work' | 'onWork'>) {
-  const next = LETTERS.find((letter) => !work.circuits.some(({ id }) => id === letter));
+  const next = nextCircuit(work);
   const set = (id: string, change: object) =>
     onWork((now) => ({
       ...now,

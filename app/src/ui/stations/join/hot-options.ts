@@ -6,6 +6,13 @@ import type { Face } from '@dense-pack/core/plan/faces';
 import { readHot } from '@dense-pack/core/physical/hot';
 import { nameOfCircuit } from '@dense-pack/core/physical/circuits';
 
+/** The hots a device gives to others: what it switches. */
+export const givenHots = (face: Face): string[] =>
+  givenOf(face).flatMap((signal) => {
+    const read = readSignal(signal);
+    return read.kind === 'switched' && readHot(read.by).kind === 'switched' ? [read.by] : [];
+  });
+
 /** Every hot there is to choose from, in words. */
 export function hotOptions(work: WorkPlan, faces: readonly Face[], own?: string) {
   const chains = [...new Set(work.devices.flatMap(({ chain }) => chain ?? []))];
@@ -15,10 +22,7 @@ export function hotOptions(work: WorkPlan, faces: readonly Face[], own?: string)
       label: work.circuits.length === 1 ? 'always hot' : `${nameOfCircuit(work, id)}, always`,
     })),
     ...faces.flatMap((face) => {
-      const gives = givenOf(face).flatMap((signal) => {
-        const read = readSignal(signal);
-        return read.kind === 'switched' && readHot(read.by).kind === 'switched' ? [read.by] : [];
-      });
+      const gives = givenHots(face);
       return gives.map((value, nth) => ({
         value,
         label: gives.length === 1 ? face.title : `${face.title}, ${nth === 0 ? 'first' : 'second'}`,

@@ -37,6 +37,7 @@ describe('Join', () => {
   test('the usual plan is proved at once; a change of what switches what changes it, and is kept', () => {
     render(<Station line={SWITCHES} of="join" />);
     expect(screen.getByTestId('proof')).toHaveTextContent(/The plan works/);
+    fireEvent.press(screen.getByText('Porch'));
     const porch = within(screen.getByLabelText('porch'));
     fireEvent.press(porch.getByText('always hot'));
     expect(screen.getByTestId('proof')).toHaveTextContent(/No good plan yet/);

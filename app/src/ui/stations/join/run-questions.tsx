@@ -8,6 +8,7 @@ import { Choice, wordOptions } from '../../parts/Choice';
 import { Button } from '../../parts/Press';
 import { guardsOthers } from './DeviceSetup';
 import { hotOptions } from './hot-options';
+import { begun } from './run-begun';
 
 export interface AskedProps {
   readonly line: Line;
@@ -18,56 +19,54 @@ export interface AskedProps {
   /** Conductors of its size in raceways that nothing is told of. */
   readonly free: number;
   readonly onRun: (change: Partial<Record<keyof Run, unknown>>) => void;
+  /** Brings another circuit into the box and says what the cable does with it; undefined where six are there. */
+  readonly onCircuit: ((use: (id: string) => Partial<Record<keyof Run, unknown>>) => void) | undefined;
 }
+
+const ANOTHER = { value: 'another', label: 'another circuit' };
+
+/** Words short enough for two rows under the drawing. */
+const RUN_CHIPS: Readonly<Record<RunKind, string>> = {
+  ...RUN_WORDS,
+  leg: 'to a load',
+  'loop-out': 'to a switch',
+  'loop-in': 'from a light',
+};
 
 const isOne = (does: RunKind, ...of: RunKind[]) => of.includes(does);
 const circuitsIn = (work: WorkPlan) =>
   work.circuits.map(({ id }) => ({ value: id, label: nameOfCircuit(work, id) }));
-
-/** What a cable carries until more is said, by what it is. Nothing of what it was before stays. */
-function begun(does: RunKind, insulated: number): Partial<Record<keyof Run, unknown>> {
-  const travelers = does === 'travelers';
-  return {
-    does,
-    circuits: isOne(does, 'feed', 'loop-in', 'loop-out', 'travelers') ? ['a'] : [],
-    hots: isOne(does, 'out', 'loop-out') ? ['a'] : [],
-    chain: travelers ? 'way-1' : undefined,
-    leads: travelers ? 'load' : undefined,
-    third: travelers && insulated > 2 ? 'neutral' : undefined,
-    switched: undefined,
-    guard: undefined,
-    guards: undefined,
-    doubled: undefined,
-  };
-}
 
 function WhatItIs({ line: { item, run }, insulated, onRun }: AskedProps) {
   if (item.kind === 'fixture') return null;
   return (
     <Choice
       title="It is"
-      options={wordOptions(RUN_WORDS)}
+      options={wordOptions(RUN_CHIPS)}
       value={run.does}
       always
+      even
       onChoose={(does) => does !== undefined && onRun(begun(does, insulated))}
     />
   );
 }
 
-function ItsCircuit({ line: { run }, work, onRun }: AskedProps) {
-  if (!isOne(run.does, 'feed', 'loop-in', 'travelers') || work.circuits.length < 2) return null;
+function ItsCircuit({ line: { run }, work, onRun, onCircuit }: AskedProps) {
+  if (!isOne(run.does, 'feed', 'loop-in', 'travelers')) return null;
+  if (run.does !== 'feed' && work.circuits.length < 2) return null;
+  const use = (id: string) => ({ circuits: [id, ...run.circuits.slice(1).filter((one) => one !== id)] });
   return (
     <Choice
       title="Circuit"
-      options={circuitsIn(work)}
+      options={[...circuitsIn(work), ...(onCircuit ? [ANOTHER] : [])]}
       value={run.circuits[0]}
       always
-      onChoose={(id) => onRun({ circuits: [id, ...run.circuits.slice(1).filter((one) => one !== id)] })}
+      onChoose={(id) => (id === 'another' ? onCircuit?.(use) : onRun(use(id ?? 'a')))}
     />
   );
 }
 
-function SecondOfFeed({ line: { run }, work, insulated, onRun }: AskedProps) {
+function SecondOfFeed({ line: { run }, work, insulated, onRun, onCircuit }: AskedProps) {
   if (run.does !== 'feed' || (insulated <= 2 && !run.doubled)) return null;
   return (
     <Choice
@@ -75,13 +74,19 @@ function SecondOfFeed({ line: { run }, work, insulated, onRun }: AskedProps) {
       options={[
         ...circuitsIn(work).filter(({ value }) => value !== run.circuits[0]),
         ...(insulated > 2 ? [{ value: 'switched', label: 'switched elsewhere' }] : []),
+        ...(onCircuit ? [{ ...ANOTHER, label: 'a second circuit' }] : []),
       ]}
       value={run.switched ? 'switched' : run.circuits[1]}
       onChoose={(value) =>
-        onRun({
-          switched: value === 'switched' ? true : undefined,
-          circuits: [run.circuits[0] ?? 'a', ...(value === undefined || value === 'switched' ? [] : [value])],
-        })
+        value === 'another'
+          ? onCircuit?.((id) => ({ switched: undefined, circuits: [run.circuits[0] ?? 'a', id] }))
+          : onRun({
+              switched: value === 'switched' ? true : undefined,
+              circuits: [
+                run.circuits[0] ?? 'a',
+                ...(value === undefined || value === 'switched' ? [] : [value]),
+              ],
+            })
       }
     />
   );

@@ -99,12 +99,12 @@ export function changeWork(onBox: ChangeBox, circuit: string, edition: Edition, 
 }
 
 /** Whether all joints are made up and all terminals landed by the plan as it is now. Nothing ticked: no plan is made. */
-export function useAllMade(shown: ShownBox | undefined, job: Parameters<typeof editionFor>[0]) {
-  const kit = useKit();
-  return useMemo(() => {
-    if (!shown?.box.work || shown.box.work.made.length === 0) return { joined: false, landed: false };
-    const { box, circuit } = shown;
-    const work = workOf(box, circuit);
-    return allMade(withPlan(work, synthesise(box, work, editionFor(job, box), stockOf(kit)).wiring));
-  }, [shown, job, kit]);
+export function madeOf(
+  { box, circuit }: ShownBox,
+  job: Parameters<typeof editionFor>[0],
+  kit: Kit,
+): { joined: boolean; landed: boolean } {
+  if (!box.work || box.work.made.length === 0) return { joined: false, landed: false };
+  const work = workOf(box, circuit);
+  return allMade(withPlan(work, synthesise(box, work, editionFor(job, box), stockOf(kit)).wiring));
 }

@@ -1,11 +1,16 @@
 /** Land: each device's face with its terminals, what lands where, and a tick for each as it is landed. */
 import type { Edition } from '@dense-pack/core/edition/edition';
 import { TORQUE } from '@dense-pack/core/plan/landings';
+import Hand from 'lucide-react-native/icons/hand';
+import { useState } from 'react';
 import { View } from 'react-native';
 import type { ChangeBox } from '../../box/use-box-edit';
 import type { ShownBox } from '../../client/queries';
 import { Notice } from '../../parts/Notice';
+import { Button } from '../../parts/Press';
 import { useKit } from '../../truck/kit';
+import { HandsBusy } from '../join/aloud/HandsBusy';
+import { landSteps } from '../join/aloud/steps';
 import { FaceCard } from '../join/FaceCard';
 import { ProofBand } from '../join/ProofBand';
 import { Planning } from '../join/Planning';
@@ -19,6 +24,7 @@ interface LandStationProps {
 
 export function LandStation({ box, edition, onBox }: LandStationProps) {
   const kit = useKit();
+  const [busy, setBusy] = useState(false);
   const shown = useWiring(box.box, box.circuit, edition, 'plan');
   const onWork = changeWork(onBox, box.circuit, edition, kit);
   const tick = (id: string) =>
@@ -30,9 +36,19 @@ export function LandStation({ box, edition, onBox }: LandStationProps) {
     return <Notice title="No device to land on">Add the devices of this box first.</Notice>;
   if (!shown || 'failed' in shown) return <Planning failed={shown?.failed} />;
   const { judged, pending } = shown;
+  const steps = landSteps(judged);
   return (
     <View className="gap-3">
       <ProofBand judged={judged} mode="plan" pending={pending} />
+      {steps.length > 0 && <Button label="Both hands busy" icon={Hand} onPress={() => setBusy(true)} />}
+      {busy && (
+        <HandsBusy
+          steps={steps}
+          made={new Set(judged.work.made)}
+          onTick={tick}
+          onClose={() => setBusy(false)}
+        />
+      )}
       {judged.faces.map((face) => (
         <FaceCard key={face.key} judged={judged} face={face} onTick={tick} />
       ))}

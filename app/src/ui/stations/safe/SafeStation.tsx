@@ -1,6 +1,6 @@
 /** Making safe, before anything else: each step ticked as it is done. */
 import type { Seen } from '@dense-pack/core/box/record';
-import { SAFE_STEPS, type SafeStep } from '@dense-pack/core/box/words';
+import { SAFE_STEPS } from '@dense-pack/core/box/words';
 import Square from 'lucide-react-native/icons/square';
 import SquareCheck from 'lucide-react-native/icons/square-check-big';
 import { View } from 'react-native';
@@ -8,11 +8,7 @@ import { Notice } from '../../parts/Notice';
 import { Touch } from '../../parts/Touch';
 import { Words } from '../../parts/Words';
 import { useColours } from '../../theme/theme';
-
-const STEPS = Object.keys(SAFE_STEPS) as SafeStep[];
-
-/** Whether every step is ticked. */
-export const isSafe = ({ safe }: Seen) => STEPS.every((step) => safe.includes(step));
+import { SAFE_STEP_NAMES as STEPS } from './steps';
 
 interface SafeStationProps {
   readonly seen: Seen;

@@ -7,6 +7,6 @@ export const count: StationPart = {
   icon: ReceiptText,
   shortcut: '4',
   band: false,
+  adds: true,
   isDone: ({ box, counted }) => counted.verdict === 'legal' && box.box.items.length > 0,
-  View: ({ tape }) => tape,
 };

@@ -1,0 +1,31 @@
+/** A new box at once, as a shortcut of the phone's home screen asks for it. */
+import { router } from 'expo-router';
+import { useEffect, useRef, useState } from 'react';
+import { useJobs } from '../client/queries';
+import { beginBox } from '../jobs/new-box';
+import { Loading } from '../parts/Notice';
+import { Screen } from '../parts/Screen';
+import { BoxScreen } from './BoxScreen';
+
+export function Begin({ open }: { readonly open: string }) {
+  const { jobs, error } = useJobs();
+  const [made, setMade] = useState<{ readonly jobId: string; readonly boxId: string }>();
+  const making = useRef(false);
+  const known = jobs !== undefined || error !== null;
+  useEffect(() => {
+    // One box, however often this is drawn; and only once it is known whether there is a job to put it in.
+    if (made || making.current || !known) return;
+    making.current = true;
+    const begun = beginBox(jobs);
+    setMade(begun);
+    // The address names the box: a reload opens it and begins no other.
+    router.setParams({ job: begun.jobId, box: begun.boxId, open });
+  }, [made, known, jobs, open]);
+  if (!made)
+    return (
+      <Screen title="New box" back={{ label: 'all jobs', href: '/' }}>
+        <Loading what="the jobs" />
+      </Screen>
+    );
+  return <BoxScreen key={made.boxId} {...made} first={open} />;
+}

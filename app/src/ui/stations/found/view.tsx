@@ -1,0 +1,7 @@
+/** The work of this station, from what every station is given. */
+import type { StationProps } from '../station';
+import { FoundStation } from './FoundStation';
+
+export const foundView = ({ box, job, onFields }: StationProps) => (
+  <FoundStation box={box} job={job} onChange={onFields} />
+);

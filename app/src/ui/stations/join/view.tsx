@@ -1,0 +1,7 @@
+/** The work of this station, from what every station is given. */
+import type { StationProps } from '../station';
+import { JoinStation } from './JoinStation';
+
+export const joinView = ({ box, edition, width, onBox }: StationProps) => (
+  <JoinStation box={box} edition={edition} width={width - 32} onBox={onBox} />
+);

@@ -1,0 +1,40 @@
+/** How conductors, terminals and names look in the drawing of a wiring. */
+import { COLOURS, type Colour as WireColour } from '@dense-pack/core/physical/pieces';
+import type { Colour } from '../../theme/theme';
+
+export const FILL: Readonly<Record<string, { fill: Colour; ink: Colour }>> = {
+  black: { fill: 'tile-hot', ink: 'tile-hot-ink' },
+  red: { fill: 'tile-red', ink: 'tile-red-ink' },
+  blue: { fill: 'tile-blue', ink: 'tile-blue-ink' },
+  white: { fill: 'tile-neutral', ink: 'tile-neutral-ink' },
+  'white-red': { fill: 'tile-neutral', ink: 'tile-neutral-ink' },
+  bare: { fill: 'tile-ground', ink: 'tile-ground-ink' },
+  green: { fill: 'tile-ground', ink: 'tile-ground-ink' },
+};
+export const METAL: Readonly<Record<string, Colour>> = {
+  brass: 'tile-device',
+  silver: 'tile-hardware',
+  green: 'tile-ground',
+  dark: 'tile-hot',
+  lead: 'tile-conductor',
+};
+export const letterOf = (colour: string) => (colour in COLOURED ? COLOURED[colour as WireColour] : '');
+const COLOURED: Readonly<Record<WireColour, string>> = COLOURS;
+
+/** Colours the leads of devices usually have. Common practice, no source: the marks on the device govern. */
+export const LEADS: Readonly<Record<string, WireColour>> = { neutral: 'white', ground: 'green', load: 'red' };
+
+/** Width of the zones at both edges. */
+export const EDGE = 104;
+export const PILL = 26;
+/** Letters of a name that fit an edge. */
+const NAME_MOST = 15;
+
+/** A name in the width of an edge: the noun goes first, then letters; the number that tells like ones apart stays. */
+export function short(text: string): string {
+  if (text.length <= NAME_MOST) return text;
+  const plain = text.replace(/ (receptacle|switch|device|face on a yoke)(?= \d+$|$)/, '');
+  if (plain.length <= NAME_MOST) return plain;
+  const number = / \d+$/.exec(plain)?.[0] ?? '';
+  return `${plain.slice(0, NAME_MOST - 1 - number.length).trimEnd()}…${number}`;
+}

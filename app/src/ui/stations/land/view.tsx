@@ -1,0 +1,7 @@
+/** The work of this station, from what every station is given. */
+import type { StationProps } from '../station';
+import { LandStation } from './LandStation';
+
+export const landView = ({ box, edition, onBox }: StationProps) => (
+  <LandStation box={box} edition={edition} onBox={onBox} />
+);

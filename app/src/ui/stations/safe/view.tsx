@@ -1,0 +1,7 @@
+/** The work of this station, from what every station is given. */
+import type { StationProps } from '../station';
+import { SafeStation } from './SafeStation';
+
+export const safeView = ({ box, onFields }: StationProps) => (
+  <SafeStation seen={box.seen} onChange={(change) => onFields((now) => ({ seen: change(now.seen) }))} />
+);

@@ -1,0 +1,19 @@
+/** The work of each station but the count, loaded after the first screen stands. */
+import type { ComponentType } from 'react';
+import type { Station } from '.';
+import { changeView } from './change/view';
+import { fixView } from './fix/view';
+import { foundView } from './found/view';
+import { joinView } from './join/view';
+import { landView } from './land/view';
+import { safeView } from './safe/view';
+import type { StationProps } from './station';
+
+export const VIEWS: Readonly<Record<Exclude<Station, 'count'>, ComponentType<StationProps>>> = {
+  safe: safeView,
+  found: foundView,
+  change: changeView,
+  fix: fixView,
+  join: joinView,
+  land: landView,
+};
