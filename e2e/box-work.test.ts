@@ -30,7 +30,7 @@ test('a change is planned beside what was found, told as a difference, built, an
   await hand.touch('Close GFCI receptacle');
   await hand.touch('Change');
   await hand.shows('change', ['⇄duplex → gfci', '+12/2Was there']);
-  expect(await hand.all('beside')).toEqual(['as foundLegallegal, 2.25 in³ leftplannedOverover by 2.25 in³']);
+  expect(await hand.all('beside')).toEqual(['as foundLegal, 2.25 in³ leftplannedOver by 2.25 in³']);
   await hand.touch('Was there');
   await hand.shows('change', ['⇄duplex → gfci']);
   await hand.touch('Undo');

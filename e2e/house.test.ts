@@ -40,6 +40,7 @@ test('boxes are filtered, sorted and searched; nothing found offers the way back
   await hand.open(JOB);
   expect(await hand.all('box-card')).toHaveLength(10);
   await hand.touch('Over 3');
+  await hand.counts('box-card', '', 3);
   expect((await hand.all('box-card')).map((text) => text.split('Kitchen')[0])).toEqual([
     'Counter left of sink',
     expect.stringMatching('Hall, two switches'),
@@ -47,14 +48,15 @@ test('boxes are filtered, sorted and searched; nothing found offers the way back
   ]);
   await hand.touch('Order, room and circuit');
   await hand.touch('Fullest first');
-  expect((await hand.all('box-card'))[0]).toMatch('Pendant over the table');
+  await hand.leads('box-card', 'Pendant over the table');
   await hand.touch('Hall');
-  expect(await hand.all('box-card')).toHaveLength(1);
+  await hand.counts('box-card', '', 1);
   await hand.type('Search boxes', 'attic');
   await hand.touch('Show all boxes');
-  expect(await hand.all('box-card')).toHaveLength(10);
+  await hand.counts('box-card', '', 10);
   await hand.type('Search boxes', 'cloth');
-  expect(await hand.all('box-card')).toEqual([expect.stringMatching('Old box by the stair')]);
+  await hand.counts('box-card', '', 1);
+  await hand.leads('box-card', 'Old box by the stair');
   await finish(hand);
 });
 
@@ -77,9 +79,9 @@ test('pasted lines show their verdicts first; bad ones are named and not saved',
   await paste(hand, 'Den: 18 in3, 2x 12/2, duplex\n18 in3, 3x 12/2, duplx\nPan: 6 in3, 2x 14/2');
   await hand.sees('preview-row', 'Did you mean “duplex”?');
   expect(await hand.all('preview-row')).toEqual([
-    expect.stringMatching(/Legal.*Den/),
+    expect.stringMatching(/Den.*Legal/),
     expect.stringMatching(/duplx/),
-    expect.stringMatching(/Over.*Pan/),
+    expect.stringMatching(/Pan.*Over/),
   ]);
   await hand.saysSomewhere('1 of 3 rows cannot be read and are not saved');
   await hand.touch('Save 2 boxes');
@@ -107,7 +109,7 @@ test('a CSV is previewed; one of another kind and a picture called .csv are refu
   await choose('large.csv', 'x'.repeat(2_000_001));
   await hand.sees('problem', 'at most 2 MB are taken here');
   await choose('boxes.csv', 'name,room,line\r\nSink,Kitchen,"18 in3, 3x 12/2, gfci"\r\n');
-  await hand.sees('preview-row', 'over by 2.25 in³');
+  await hand.sees('preview-row', 'Over by 2.25 in³');
   await hand.touch('Save 1 box');
   await hand.saved();
   expect(await boxesOf(id)).toMatchObject([{ name: 'Sink', room: 'Kitchen' }]);
@@ -131,7 +133,11 @@ test('five hundred boxes at once are all kept and sent; a novel is refused', asy
     { timeout: 60_000 },
   );
   expect(await boxesOf(id)).toHaveLength(500);
-  await hand.touch('Show 60 more of 500');
-  expect(await hand.all('box-card')).toHaveLength(120);
+  // Only those near the window are drawn.
+  expect((await hand.all('box-card')).length).toBeLessThan(80);
+  // Each of them is there: the search finds one from the end.
+  await hand.type('Search boxes', 'no 487');
+  await hand.sees('box-card', 'Box no 487');
+  await hand.counts('box-card', '', 1);
   await finish(hand);
 }, 120_000);

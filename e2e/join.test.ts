@@ -32,6 +32,7 @@ test('a box of three smart switches is planned at once, stepped through and tick
   await hand.touch('Joint 1: the grounds, made up');
   await hand.sees('joint', 'take the tick back');
   // A cable more comes into that joint: what was made up is to be made up anew; undone, it stands as it was.
+  await hand.touch('Count, done');
   await hand.touch('Cable');
   await hand.touch('Add 14/2');
   await hand.touch('Join');

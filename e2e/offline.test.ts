@@ -45,3 +45,55 @@ test('a later start, a deep link, a known box and a new one all work with the se
   expect(jobs).toHaveLength(2);
   expect(hand.complaints).toEqual([]);
 });
+
+test.each([
+  ['light', 'rgb(243, 240, 232)'],
+  ['dark', 'rgb(19, 22, 23)'],
+  ['sun', 'rgb(255, 255, 255)'],
+] as const)('before any script of the app has run the frame stands in the %s theme', async (theme, paper) => {
+  const hand = await world.page(PHONE);
+  await hand.page.evaluateOnNewDocument(
+    (text) => localStorage.setItem('dense-pack/preferences', text),
+    JSON.stringify({ theme }),
+  );
+  await hand.page.setRequestInterception(true);
+  hand.page.on('request', (request) =>
+    /\/_expo\/static\/js\//.test(request.url()) ? void request.abort() : void request.continue(),
+  );
+  const asked: string[] = [];
+  hand.page.on('request', (request) => asked.push(new URL(request.url()).pathname));
+  await hand.page.goto(`${world.address}/job/demo-house-on-the-hill/box/demo-den-outlet`, {
+    waitUntil: 'networkidle0',
+  });
+  const shown = await hand.page.evaluate(() => {
+    const shell = document.querySelector('.shell');
+    const box = document.querySelector('.shell .box');
+    return {
+      paper: shell && getComputedStyle(shell).backgroundColor,
+      box: box && getComputedStyle(box).display,
+      words: shell?.textContent,
+    };
+  });
+  expect(shown).toEqual({ paper, box: 'block', words: 'Dense Pack' });
+  // The data and the type are fetched beside the app's script, not after it.
+  expect(asked).toContain('/api/v1/jobs/demo-house-on-the-hill');
+  expect(asked.filter((path) => path.endsWith('.ttf')).length).toBeGreaterThanOrEqual(2);
+  await hand.page.browserContext().close();
+});
+
+test('a part that cannot be fetched says so, the verdict stays, and trying again brings it', async () => {
+  const hand = await world.page(PHONE);
+  await hand.page.setRequestInterception(true);
+  let away = true;
+  hand.page.on('request', (request) =>
+    away && /\/later-[0-9a-f]+\.js$/.test(request.url()) ? void request.abort() : void request.continue(),
+  );
+  await hand.open('/job/demo-house-on-the-hill/box/demo-kitchen-counter');
+  await hand.touch('Fix');
+  await hand.saysSomewhere('This part could not be shown');
+  await hand.sees('verdict', 'Over by 2.25 in³');
+  away = false;
+  await hand.touch('Try again');
+  await hand.sees('remedy', 'Legal');
+  await hand.page.browserContext().close();
+});

@@ -170,5 +170,5 @@ test('what is sent for the first screen stays small', () => {
     `First screen ${now.raw} KB raw, ${now.gzip} KB gzip; everything ${whole.raw} KB raw, ${whole.gzip} KB gzip.`,
   );
   expect(first.length).toBeGreaterThan(1);
-  expect(now.gzip).toBeLessThan(600);
+  expect(now.gzip).toBeLessThan(520);
 });

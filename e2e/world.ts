@@ -170,6 +170,39 @@ export class Hand {
       });
   }
 
+  /** Waits until the first of what a test id marks begins with this. */
+  async leads(testId: string, text: string): Promise<void> {
+    await this.page
+      .waitForFunction(
+        (id, wanted) =>
+          document.querySelector(`[data-testid="${id}"]`)?.textContent?.startsWith(wanted) === true,
+        { timeout: PATIENCE_MS },
+        testId,
+        text,
+      )
+      .catch(async () => {
+        throw new Error(`the first ${testId} is not “${text}” but: ${(await this.all(testId))[0]}`);
+      });
+  }
+
+  /** Waits until just so many of what a test id marks say this. */
+  async counts(testId: string, text: string, wanted: number): Promise<void> {
+    await this.page
+      .waitForFunction(
+        (id, said, many) =>
+          [...document.querySelectorAll(`[data-testid="${id}"]`)].filter((one) =>
+            one.textContent?.includes(said),
+          ).length === many,
+        { timeout: PATIENCE_MS },
+        testId,
+        text,
+        wanted,
+      )
+      .catch(async () => {
+        throw new Error(`not ${wanted} of ${testId} say “${text}”: ${await this.all(testId)}`);
+      });
+  }
+
   /** The texts of all that a test id marks. */
   async all(testId: string): Promise<string[]> {
     return this.page.$$eval(`[data-testid="${testId}"]`, (found) =>

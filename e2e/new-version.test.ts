@@ -1,0 +1,152 @@
+/** As an app on the phone: its shortcuts, and a new version that is told and taken with nothing lost. */
+import { createServer, request, type Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { PHONE, World } from './world';
+
+const world = new World();
+let front: Server;
+let address = '';
+/** Which version the front gives: the app’s own, or one that has a newer service worker. */
+let version = 'own';
+
+beforeAll(async () => {
+  await world.startServer();
+  await world.startBrowser();
+  const { hostname, port } = new URL(world.address);
+  front = createServer((asked, answer) => {
+    const onward = request(
+      {
+        hostname,
+        port,
+        path: asked.url,
+        method: asked.method,
+        headers: { ...asked.headers, host: `${hostname}:${port}` },
+      },
+      (given) => {
+        if (asked.url !== '/sw.js') {
+          answer.writeHead(given.statusCode ?? 500, given.headers);
+          given.pipe(answer);
+          return;
+        }
+        const parts: Buffer[] = [];
+        given.on('data', (part: Buffer) => parts.push(part));
+        given.on('end', () => {
+          const text = Buffer.concat(parts)
+            .toString()
+            .replace(/dense-pack-[0-9a-f]{16}/, `dense-pack-${version}`);
+          answer.writeHead(200, { 'content-type': 'text/javascript', 'cache-control': 'no-cache' });
+          answer.end(text);
+        });
+      },
+    );
+    onward.on('error', () => answer.destroy());
+    onward.removeHeader('accept-encoding');
+    asked.pipe(onward);
+  });
+  await new Promise<void>((done) => front.listen(0, '127.0.0.1', done));
+  address = `http://127.0.0.1:${(front.address() as AddressInfo).port}`;
+});
+afterAll(async () => {
+  await world.stop();
+  front.closeAllConnections();
+  await new Promise((done) => front.close(done));
+});
+
+/** A page that comes from the front, with the app kept by the browser. */
+async function kept() {
+  const hand = await world.page(PHONE);
+  await hand.page.goto(`${address}/`, { waitUntil: 'networkidle0' });
+  await hand.page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+  await hand.page.reload({ waitUntil: 'networkidle0' });
+  return hand;
+}
+
+test('a new version is told, waits, and is taken: the station, the edits and what is typed are there again', async () => {
+  version = 'own';
+  const hand = await kept();
+  const box = `${address}/job/demo-house-on-the-hill/box/demo-den-outlet`;
+  await hand.page.goto(box, { waitUntil: 'networkidle0' });
+  await hand.touch('Cable');
+  await hand.touch('Add 14/2');
+  await hand.sees('verdict', 'Over by');
+  await hand.touch('Type');
+  await hand.type('Count line', '18 in3 plastic, 9x 14/2');
+  version = 'newer';
+  await hand.page.evaluate(() =>
+    navigator.serviceWorker.getRegistration().then((one) => one?.update().then(() => undefined)),
+  );
+  await hand.saysSomewhere('A new version is ready');
+  // It waits: nothing is loaded anew by itself.
+  await hand.sees('verdict', 'Over by');
+  await Promise.all([hand.page.waitForNavigation({ waitUntil: 'networkidle0' }), hand.touch('Take it now')]);
+  await hand.sees('verdict', 'Over by');
+  const typed = await hand.page.$eval('textarea', (field) => field.value);
+  expect(typed).toBe('18 in3 plastic, 9x 14/2');
+  expect(await hand.page.evaluate(() => caches.keys())).toContain('dense-pack-newer');
+  // Told once: the version that runs now is the newest.
+  expect(await hand.page.evaluate(() => document.body.innerText)).not.toMatch('A new version');
+  await hand.touch('Undo');
+  await hand.sees('verdict', 'Legal');
+  expect(hand.complaints).toEqual([]);
+  await hand.page.browserContext().close();
+});
+
+test('another window that is looked at is told and not torn away; later is later', async () => {
+  version = 'third';
+  const hand = await kept();
+  const other = await hand.page.browserContext().newPage();
+  await other.goto(`${address}/settings`, { waitUntil: 'networkidle0' });
+  version = 'fourth';
+  await hand.page.bringToFront();
+  await hand.page.evaluate(() =>
+    navigator.serviceWorker.getRegistration().then((one) => one?.update().then(() => undefined)),
+  );
+  await hand.touch('Later');
+  expect(await hand.page.evaluate(() => document.body.innerText)).not.toMatch('A new version');
+  await other.bringToFront();
+  await other.waitForFunction(() => document.body.innerText.includes('A new version is ready'), {
+    timeout: 15_000,
+  });
+  await hand.page.browserContext().close();
+});
+
+test.each([
+  ['/job/now/box/new', 'Which box is it?'],
+  ['/job/now/box/new?open=line', 'The box in one line'],
+])('the shortcut %s makes one box, and a reload opens it again', async (path, words) => {
+  const manifest = (await (await fetch(`${world.address}/manifest.webmanifest`)).json()) as {
+    shortcuts: { url: string }[];
+  };
+  expect(manifest.shortcuts.map(({ url }) => url)).toContain(path);
+  const hand = await world.page(PHONE);
+  await hand.open(path);
+  await hand.saysSomewhere(words);
+  await hand.saved();
+  const made = async () =>
+    (
+      (await (await fetch(`${world.address}/api/v1/jobs`)).json()) as {
+        jobs: { demo: boolean; boxes: number }[];
+      }
+    ).jobs
+      .filter(({ demo }) => !demo)
+      .reduce((sum, { boxes }) => sum + boxes, 0);
+  const before = await made();
+  expect(before).toBeGreaterThan(0);
+  await hand.page.reload({ waitUntil: 'networkidle0' });
+  await hand.saysSomewhere(words);
+  await hand.saved();
+  expect(await made()).toBe(before);
+  expect(hand.complaints).toEqual([]);
+  await hand.page.browserContext().close();
+});
+
+test('on a busy machine each start from the shortcut makes its box and shows it', async () => {
+  for (let nth = 0; nth < 3; nth += 1) {
+    const hand = await world.page(PHONE);
+    await hand.page.emulateCPUThrottling(6);
+    await hand.page.goto(`${world.address}/job/now/box/new`, { waitUntil: 'load' });
+    await hand.saysSomewhere('Which box is it?');
+    await hand.page.waitForFunction(() => !location.pathname.includes('/now/'));
+    await hand.page.browserContext().close();
+  }
+}, 180_000);
