@@ -22,6 +22,7 @@ const CORE_ORDER = [
   'simulate',
   'wiring-rules',
   'judge',
+  'identify',
   'plan',
   'cutin',
   'fold',

@@ -313,3 +313,54 @@ describe('splice and simulate', () => {
     expect(run(['simulate', '--off', 'z', SWITCHES]).status).toBe(2);
   });
 });
+
+describe('identify', () => {
+  const cables = [
+    { id: '1', kind: '14/2' },
+    { id: '2', kind: '14/2', label: 'porch' },
+  ];
+  const line = { test: 'volts', from: '1.black', to: '1.white', says: 120 };
+  const ask = (readings: object[], more: object = {}) =>
+    JSON.stringify({ cables, readings, proved: true, roles: ['feed', 'leg', 'spare'], ...more });
+  const dead = { test: 'volts', from: '2.black', to: '2.white', says: 'float' };
+
+  test('answers as SHORTHAND.md says, from standard input and from a file', () => {
+    const { status, stdout } = run(['identify', '--json', '-'], ask([line, dead]));
+    // Leg or spare: not settled.
+    expect(status).toBe(3);
+    expect(json(stdout)).toMatchObject({
+      consistent: true,
+      left: 2,
+      roles: { 1: ['feed'], 2: ['leg', 'spare'] },
+      certain: { 1: 'feed' },
+      next: { test: 'continuity', from: '2.black', to: '2.white', power: 'off', why: expect.any(String) },
+    });
+    const file = join(folder, 'identify.json');
+    writeFileSync(file, ask([line, dead, { test: 'energize', cable: '2', says: 'light' }]));
+    const settled = run(['identify', '--json', file]);
+    expect(settled.status).toBe(0);
+    expect(json(settled.stdout)).toMatchObject({ certain: { 1: 'feed', 2: 'leg' }, next: null });
+  });
+
+  test('a contradiction exits 1 and names its readings; words for a person defer to licensed work', () => {
+    const again = { ...line, says: 0 };
+    const { status, stdout } = run(['identify', '--json', '-'], ask([line, dead, again]));
+    expect(status).toBe(1);
+    expect(json(stdout)).toMatchObject({ consistent: false, contradiction: [0, 2] });
+    const words = run(['identify', '-'], ask([line, dead, again])).stdout;
+    expect(words).toMatch('Readings 1, 3 contradict each other.');
+    expect(words).toMatch('licensed work');
+  });
+
+  test.each<[string, string, RegExp]>([
+    ['500 V', ask([{ ...line, says: 500 }]), /readings\.0\.says: 500 .*accepted/],
+    ['a conductor it has not', ask([{ ...line, to: '1.red' }]), /readings\.0\.to.*1\.white, 1\.ground/],
+    ['no feed', ask([], { roles: ['leg'] }), /roles.*feed/],
+    ['an unknown role', ask([], { roles: ['lamp'] }), /roles\.0.*"feed"/],
+    ['no JSON', 'cables', /standard input: it is not JSON/],
+  ])('%s exits 2 with the field and what is accepted', (_, input, words) => {
+    const { status, stderr, stdout } = run(['identify', '--json', '-'], input);
+    expect([status, stdout]).toEqual([2, '']);
+    expect(stderr).toMatch(words);
+  });
+});

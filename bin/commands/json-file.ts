@@ -15,17 +15,18 @@ interface Reader<T> {
       };
 }
 
-/** The value of a file; undefined where it cannot be read, which is said and sets the exit code. */
+/** The value of a file, or of standard input for `-`; undefined where it cannot be read, which is said and sets the exit code. */
 export function readJsonFile<T>(file: string, schema: Reader<T>, example: string): T | undefined {
+  const name = file === '-' ? 'standard input' : file;
   const refuse = (why: string) => {
-    console.error(`${file}: ${why}`);
+    console.error(`${name}: ${why}`);
     process.exitCode = EXIT.unreadable;
     return undefined;
   };
-  if (!isFile(file)) return refuse('there is no such file');
+  if (file !== '-' && !isFile(file)) return refuse('there is no such file');
   let read: unknown;
   try {
-    read = JSON.parse(readFileSync(file, 'utf8'));
+    read = JSON.parse(readFileSync(file === '-' ? 0 : file, 'utf8'));
   } catch {
     return refuse(`it is not JSON; expected an object such as ${example}`);
   }

@@ -8,6 +8,7 @@ import { EXIT } from './exit.ts';
 import { addExplain } from './explain.ts';
 import { addFill } from './fill.ts';
 import { addFix } from './fix.ts';
+import { addIdentify } from './identify.ts';
 import { addSplice } from './splice.ts';
 import { addTap } from './tap.ts';
 
@@ -23,6 +24,7 @@ for (const add of [
   addFix,
   addTap,
   addSplice,
+  addIdentify,
   addCompare,
   addConvert,
   addBoxes,
