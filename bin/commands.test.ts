@@ -364,3 +364,36 @@ describe('identify', () => {
     expect(stderr).toMatch(words);
   });
 });
+
+describe('outage', () => {
+  const boxes = [
+    { name: 'A', circuits: ['4', '7'], minutes: 40 },
+    { name: 'B', circuits: ['4'], minutes: 55 },
+  ];
+  const ask = (limit: object) => JSON.stringify({ boxes, limit });
+
+  test('answers as SHORTHAND.md says; what cannot be kept exits 1 and is named', () => {
+    const { status, stdout } = run(['outage', '--json', '-'], ask({ 4: 120 }));
+    expect(status).toBe(0);
+    expect(json(stdout)).toMatchObject({
+      order: ['B', 'A'],
+      switchings: 4,
+      off: { 4: 95, 7: 40 },
+      kept: true,
+      steps: ['4 off', 'B', '7 off', 'A', '4 on, 7 on'],
+    });
+    const over = run(['outage', '-'], ask({ 4: 50, 9: 10 }));
+    expect(over.status).toBe(1);
+    expect(over.stdout).toMatch('circuit 4 would be off longer than 50 min');
+    expect(over.stdout).toMatch('circuit 9 has a limit and no box');
+  });
+
+  test('what cannot be read exits 2 with its field', () => {
+    const { status, stderr } = run(
+      ['outage', '--json', '-'],
+      JSON.stringify({ boxes: [boxes[0], boxes[0]] }),
+    );
+    expect(status).toBe(2);
+    expect(stderr).toMatch(/boxes\.1\.name.*there already/);
+  });
+});

@@ -9,6 +9,7 @@ import { addExplain } from './explain.ts';
 import { addFill } from './fill.ts';
 import { addFix } from './fix.ts';
 import { addIdentify } from './identify.ts';
+import { addOutage } from './outage.ts';
 import { addSplice } from './splice.ts';
 import { addTap } from './tap.ts';
 
@@ -25,6 +26,7 @@ for (const add of [
   addTap,
   addSplice,
   addIdentify,
+  addOutage,
   addCompare,
   addConvert,
   addBoxes,

@@ -65,8 +65,8 @@ const asked = (box: readonly TrueCable[], readings: readonly Reading[]) =>
     proved: true,
   });
 
-function told(box: readonly TrueCable[], readings: readonly Reading[]) {
-  const done = identify(asked(box, readings));
+function told(box: readonly TrueCable[], readings: readonly Reading[], advise = false) {
+  const done = identify(asked(box, readings), advise);
   if (!done.ok) throw new Error(`${done.problem.field} ${done.problem.found}`);
   return done.answer;
 }
@@ -95,12 +95,12 @@ test('over 5,000 boxes an honest tester never has the truth ruled out, and what 
 
 test('asked as it advises, it finds every feed; each test it asks for can tell something', () => {
   const counts: number[] = [];
-  for (let seed = 0; seed < 300; seed += 1) {
+  for (let seed = 0; seed < 200; seed += 1) {
     const roll = dice(seed + 77_777);
     const box = boxOf(roll, 5);
     const readings: Reading[] = [];
     for (;;) {
-      const answer = told(box, readings);
+      const answer = told(box, readings, true);
       expect([seed, answer.consistent]).toEqual([seed, true]);
       if (!answer.next) {
         for (const { id, role } of box)

@@ -57,9 +57,13 @@ interface Named extends NamedCable {
 type Used = ({ readonly nth: number } & Within) | ({ readonly nth: number } & Across);
 const isWithin = (one: Used): one is Used & Within => 'cable' in one;
 
-/** @returns the answer, or what is wrong with the question */
+/**
+ * @param advise whether the next test is looked for too
+ * @returns the answer, or what is wrong with the question
+ */
 export function identify(
   ask: IdentifyAsk,
+  advise = true,
 ): { readonly ok: true; readonly answer: Identified } | { readonly ok: false; readonly problem: AskProblem } {
   const cables = readCables(ask);
   if ('field' in cables) return { ok: false, problem: cables };
@@ -85,7 +89,7 @@ export function identify(
   const start = cables.map(({ cable }) => [...new Set(roles)].flatMap((role) => behavioursOf(cable, role)));
   // What an unproved tester says rules nothing out.
   const used = ask.proved ? read : [];
-  return { ok: true, answer: answerOf(cables, start, used, ask.readings) };
+  return { ok: true, answer: answerOf(cables, start, used, ask.readings, advise) };
 }
 
 function answerOf(
@@ -93,6 +97,7 @@ function answerOf(
   start: Belief['behaviours'],
   used: readonly Used[],
   readings: readonly Reading[],
+  advise: boolean,
 ): Identified {
   const belief = believe(start, used);
   const assignments = new Assignments(belief);
@@ -130,7 +135,8 @@ function answerOf(
     }),
   );
   const tests = new Set(used.flatMap((one) => (isWithin(one) ? [testKey(one.cable, one.test)] : [])));
-  const next = nextTest(belief, assignments, { tests, hinted: hintedOf(cables, readings) });
+  const hinted = hintedOf(cables, readings);
+  const next = advise ? nextTest(belief, assignments, { tests, hinted }) : undefined;
   return {
     consistent: true,
     left,
