@@ -46,7 +46,7 @@ test('the first case without a mouse, from the list of jobs to the verdict and b
   await hand.page.keyboard.press('d');
   await press(hand, 'Add duplex');
   await hand.sees('verdict', 'Legal, 2.25 in³ left');
-  await hand.page.keyboard.press('3');
+  await hand.page.keyboard.press('4');
   await hand.saysSomewhere('Nothing is planned yet');
   await hand.page.keyboard.press('c');
   await press(hand, 'Add 12/2');

@@ -29,7 +29,7 @@ test('in every station but the count the work has two thirds of the phone; no fi
   const least = new Map<string, number>();
   for (const href of boxes) {
     await hand.open(href);
-    for (const station of ['Safe', 'Found', 'Change', 'Count', 'Fix', 'Join', 'Land']) {
+    for (const station of ['Safe', 'Found', 'Identify', 'Change', 'Count', 'Fix', 'Join', 'Land']) {
       await hand.page.evaluate((name) => {
         const tabs = [...document.querySelectorAll<HTMLElement>('[role="tab"]')];
         tabs.find((tab) => tab.getAttribute('aria-label')?.split(',')[0] === name)?.click();

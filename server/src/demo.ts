@@ -169,7 +169,20 @@ const BOXES: readonly DemoBox[] = [
       '44 in3 plastic new-work 3-gang device-box, 14/2 feed bottom, 14/2 leg "porch" top, 14/2 leg "hall" top, 14/3 leg "stair" top, clamps, 3x switch',
     line: '44 in3 plastic new-work 3-gang device-box, 14/2 feed bottom, 14/2 leg "porch" top, 14/2 leg "hall" top, 14/3 leg "stair" top, clamps, 3x smart depth 1.5',
     stage: 'planned',
-    seen: { stud: 'right', safe: ['found', 'off'] },
+    // Half told apart: the stair cable has not been tested yet.
+    seen: {
+      stud: 'right',
+      safe: ['found', 'off'],
+      testerProved: true,
+      readings: [
+        { test: 'noncontact', at: 'i1.0.black', says: 'live' },
+        { test: 'volts', from: 'i1.0.black', to: 'i1.0.white', says: 121 },
+        { test: 'volts', from: 'i1.0.black', to: 'i1.0.bare', says: 121 },
+        { test: 'volts', from: 'i2.0.black', to: 'i2.0.white', says: 'float' },
+        { test: 'continuity', from: 'i2.0.black', to: 'i2.0.white', says: 'closed' },
+        { test: 'volts', from: 'i3.0.black', to: 'i3.0.white', says: 0 },
+      ],
+    },
   },
 ];
 

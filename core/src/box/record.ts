@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { DEFAULT_EDITION, EDITION_IDS } from '../edition/index.ts';
 
 import { oneLine } from './one-line.ts';
+import { Reading } from './reading.ts';
 import { StoredBox } from './versions.ts';
 import { CONDITIONS, keysOf, SAFE_STEPS, STAGES, STUDS } from './words.ts';
 
@@ -35,6 +36,10 @@ export const Seen = z.strictObject({
     .array(z.enum(keysOf(SAFE_STEPS)))
     .max(10)
     .default([]),
+  /** Readings taken to tell which cable is what; a cable is named by its piece. */
+  readings: z.array(Reading).max(200, 'must be at most 200 readings').default([]),
+  /** The tester was proved on a known live source before and after them. */
+  testerProved: z.boolean().default(false),
   /** The remedy that was taken into the plan, up to three steps, and why it was chosen. */
   remedy: z.array(z.string().max(400)).max(4).default([]),
   /** Photos kept with the box, oldest first. */

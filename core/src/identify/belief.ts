@@ -3,7 +3,7 @@
  * of roles they leave. Cables are independent but for two things: one of them must bring the power in, and a
  * reading from one cable to another holds both.
  */
-import type { Volts } from './ask.ts';
+import type { Volts } from '../box/reading.ts';
 import type { Behaviour } from './behaviours.ts';
 import type { At } from './conductor.ts';
 import type { Continuity } from './look.ts';

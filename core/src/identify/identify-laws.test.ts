@@ -3,7 +3,8 @@
  * What the boxes do is simulated apart from what is tested (tests/simulated-cables.ts).
  */
 import { dice, honestContinuity, honestVolts, trueCable, type TrueCable } from '../tests/simulated-cables.ts';
-import { IdentifyAsk, type Reading } from './ask.ts';
+import type { Reading } from '../box/reading.ts';
+import { IdentifyAsk } from './ask.ts';
 import { identify, type Next } from './identify.ts';
 
 const ROLES = ['feed', 'feed-out', 'leg', 'loop', 'spare'] as const;

@@ -3,7 +3,8 @@
  * proved meter or lamp between two conductors rules anything out; a non-contact tester gives hints.
  */
 import { readCountLine } from '../shorthand/read.ts';
-import { type IdentifyAsk, type Reading, voltsOf } from './ask.ts';
+import { type Reading, voltsOf } from '../box/reading.ts';
+import type { IdentifyAsk } from './ask.ts';
 import { type Behaviour, behavioursOf, type Cable } from './behaviours.ts';
 import { type Across, Assignments, type Belief, leftBy, type Within } from './belief.ts';
 import { type At, type NamedCable, printConductor, readConductor } from './conductor.ts';
@@ -57,16 +58,25 @@ interface Named extends NamedCable {
 type Used = ({ readonly nth: number } & Within) | ({ readonly nth: number } & Across);
 const isWithin = (one: Used): one is Used & Within => 'cable' in one;
 
+export type Answer =
+  { readonly ok: true; readonly answer: Identified } | { readonly ok: false; readonly problem: AskProblem };
+
 /**
  * @param advise whether the next test is looked for too
  * @returns the answer, or what is wrong with the question
  */
-export function identify(
-  ask: IdentifyAsk,
-  advise = true,
-): { readonly ok: true; readonly answer: Identified } | { readonly ok: false; readonly problem: AskProblem } {
+export function identify(ask: IdentifyAsk, advise = true): Answer {
   const cables = readCables(ask);
-  if ('field' in cables) return { ok: false, problem: cables };
+  return 'field' in cables ? { ok: false, problem: cables } : identifyAmong(cables, ask, advise);
+}
+
+/** The same for cables of a box document. @param cables each with what readings call it */
+export function identifyAmong(
+  among: readonly { readonly id: string; readonly cable: Cable }[],
+  ask: Omit<IdentifyAsk, 'cables'>,
+  advise = true,
+): Answer {
+  const cables = among.map(({ id, cable }): Named => ({ id, cable, colours: coloursOf(cable) }));
   const roles = ask.roles ?? rolesFor(ask.controls);
   if (!roles.some(isSource)) {
     const problem = {
@@ -198,8 +208,14 @@ function repeatOf(contradiction: readonly number[], readings: readonly Reading[]
   };
 }
 
-function readCables(ask: IdentifyAsk): readonly Named[] | AskProblem {
-  const named: Named[] = [];
+/** The colours of a cable’s conductors. */
+export const coloursOf = (cable: Cable): readonly string[] =>
+  behavioursOf(cable, 'spare')[0]?.looks[0]?.colours ?? [];
+
+function readCables(
+  ask: IdentifyAsk,
+): readonly { readonly id: string; readonly cable: Cable }[] | AskProblem {
+  const named: { readonly id: string; readonly cable: Cable }[] = [];
   for (const [nth, { id, kind }] of ask.cables.entries()) {
     if (named.some((one) => one.id === id))
       return { field: `cables.${nth}.id`, found: id, accepted: 'an id that no other cable has' };
@@ -211,8 +227,7 @@ function readCables(ask: IdentifyAsk): readonly Named[] | AskProblem {
         found: kind,
         accepted: 'one cable, such as “14/2”, “12/3 mc” or “14/2 no-ground”',
       };
-    const [behaviour] = behavioursOf(item, 'spare');
-    named.push({ id, cable: item, colours: behaviour?.looks[0]?.colours ?? [] });
+    named.push({ id, cable: item });
   }
   return named;
 }

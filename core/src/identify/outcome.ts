@@ -1,6 +1,6 @@
 /** What a test can say of a cable that behaves so. */
 import { isGroundColour } from '../physical/pieces.ts';
-import type { Volts } from './ask.ts';
+import type { Volts } from '../box/reading.ts';
 import type { Behaviour } from './behaviours.ts';
 import { type ComesOn, type Continuity, type Look, pairOf, type Potential } from './look.ts';
 

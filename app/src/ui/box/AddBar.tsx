@@ -39,7 +39,7 @@ export function AddBar({ adder, onChoose, upright = false, next }: AddBarProps) 
       aria-label="Record and add"
       className={
         upright
-          ? 'w-[104px] border-t border-hair bg-paper'
+          ? 'w-[128px] border-t border-hair bg-paper'
           : `flex-wrap border-t border-hair bg-paper ${hand === 'left' ? 'flex-row-reverse' : 'flex-row'}`
       }
     >

@@ -50,7 +50,7 @@ export function StationRail({ station, done, onChoose, upright = false }: Statio
         role="tablist"
         aria-label="Stations of the work"
         aria-orientation="vertical"
-        className="w-[104px] bg-paper"
+        className="w-[128px] bg-paper"
       >
         {tabs}
       </View>

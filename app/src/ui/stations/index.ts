@@ -3,12 +3,13 @@ import { change } from './change/station';
 import { count } from './count/station';
 import { fix } from './fix/station';
 import { found } from './found/station';
+import { identify } from './identify/station';
 import { join } from './join/station';
 import { land } from './land/station';
 import { safe } from './safe/station';
 import type { Progress, StationPart } from './station';
 
-export const STATIONS = { safe, found, change, count, fix, join, land } as const satisfies Readonly<
+export const STATIONS = { safe, found, identify, change, count, fix, join, land } as const satisfies Readonly<
   Record<string, StationPart>
 >;
 export type Station = keyof typeof STATIONS;

@@ -4,6 +4,7 @@ import type { Station } from '.';
 import { changeView } from './change/view';
 import { fixView } from './fix/view';
 import { foundView } from './found/view';
+import { identifyView } from './identify/view';
 import { joinView } from './join/view';
 import { landView } from './land/view';
 import { safeView } from './safe/view';
@@ -12,6 +13,7 @@ import type { StationProps } from './station';
 export const VIEWS: Readonly<Record<Exclude<Station, 'count'>, ComponentType<StationProps>>> = {
   safe: safeView,
   found: foundView,
+  identify: identifyView,
   change: changeView,
   fix: fixView,
   join: joinView,

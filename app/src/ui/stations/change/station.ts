@@ -5,7 +5,7 @@ import type { StationPart } from '../station';
 export const change: StationPart = {
   label: 'Change',
   icon: GitCompare,
-  shortcut: '3',
+  shortcut: '4',
   band: true,
   adds: true,
   isDone: ({ box }) => box.stage === 'built',

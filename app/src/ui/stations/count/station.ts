@@ -5,7 +5,7 @@ import type { StationPart } from '../station';
 export const count: StationPart = {
   label: 'Count',
   icon: ReceiptText,
-  shortcut: '4',
+  shortcut: '5',
   band: false,
   adds: true,
   isDone: ({ box, counted }) => counted.verdict === 'legal' && box.box.items.length > 0,

@@ -5,7 +5,7 @@ import type { StationPart } from '../station';
 export const fix: StationPart = {
   label: 'Fix',
   icon: Hammer,
-  shortcut: '5',
+  shortcut: '6',
   band: true,
   adds: false,
   isDone: ({ box, counted }) => counted.verdict === 'legal' && box.seen.remedy.length > 0,

@@ -5,7 +5,7 @@ import type { StationPart } from '../station';
 export const join: StationPart = {
   label: 'Join',
   icon: Merge,
-  shortcut: '6',
+  shortcut: '7',
   band: true,
   adds: false,
   isDone: ({ made }) => made.joined,
