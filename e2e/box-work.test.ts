@@ -61,18 +61,22 @@ test('what is seen is recorded by touch, and making safe is ticked step by step'
   const hand = await world.page(PHONE);
   await hand.open('/job/demo-house-on-the-hill/box/demo-cellar-old');
   await hand.touch('Safe');
-  for (const step of ['The breaker is found', 'It is off, and locked or tagged']) await hand.touch(step);
+  await hand.touch('The breaker is found');
+  await hand.touch('Circuit 1 is locked or tagged');
+  await hand.touch('14/2 1 black is dead');
   await hand.touch('Found');
   await hand.touch('both');
   await hand.touch('scorched');
   await hand.type('Notes for next time', 'Ask for daylight.');
   await hand.touch('debris inside');
   await hand.saved();
-  expect((await stored('demo-cellar-old')).seen).toEqual({
+  expect((await stored('demo-cellar-old')).seen).toMatchObject({
     stud: 'both',
     conditions: ['brittle', 'damp', 'unlabelled', 'scorched', 'debris'],
     note: 'Ask for daylight.',
-    safe: ['found', 'off'],
+    safe: ['found'],
+    safety: { off: { 1: true }, dead: ['i1.0.black'], at: expect.stringMatching(/^20/) },
+    readings: [],
     remedy: [],
     photos: [],
   });

@@ -53,7 +53,11 @@ const BOXES: readonly DemoBox[] = [
     room: 'Den',
     circuit: '7',
     line: '18 in3 plastic new-work device-box, 12/2 feed, 12/2 out, duplex',
-    seen: { stud: 'right', safe: ['found', 'off', 'proved', 'dead', 'again'] },
+    seen: {
+      stud: 'right',
+      safe: ['found', 'proved', 'again'],
+      safety: { off: { 7: true }, dead: ['i1.0.black', 'i1.0.white', 'i2.0.black', 'i2.0.white'] },
+    },
   },
   {
     // Five grounds: legal to a hair by NEC 2017, over from 2020 on.
@@ -82,7 +86,7 @@ const BOXES: readonly DemoBox[] = [
     found: 'box 4sq-1.5 metal square, 2x 12/2, 14/2 leg, clamps, switch @14, duplex @12',
     line: 'box 4sq-1.5 metal square, ext 8, 2x 12/2, 14/2 leg, clamps, switch @14, duplex @12',
     stage: 'built',
-    seen: { safe: ['found', 'off', 'proved', 'dead', 'again'], note: 'Extension fitted, cover closed.' },
+    seen: { safe: ['found'], note: 'Extension fitted, cover closed.' },
   },
   {
     id: 'demo-porch-ceiling',
@@ -172,7 +176,8 @@ const BOXES: readonly DemoBox[] = [
     // Half told apart: the stair cable has not been tested yet.
     seen: {
       stud: 'right',
-      safe: ['found', 'off'],
+      safe: ['found'],
+      safety: { off: { 3: false } },
       testerProved: true,
       readings: [
         { test: 'noncontact', at: 'i1.0.black', says: 'live' },

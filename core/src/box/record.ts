@@ -4,6 +4,7 @@ import { DEFAULT_EDITION, EDITION_IDS } from '../edition/index.ts';
 
 import { oneLine } from './one-line.ts';
 import { Reading } from './reading.ts';
+import { Safety } from './safety.ts';
 import { StoredBox } from './versions.ts';
 import { CONDITIONS, keysOf, SAFE_STEPS, STAGES, STUDS } from './words.ts';
 
@@ -31,11 +32,13 @@ export const Seen = z.strictObject({
     .max(20)
     .default([]),
   note: z.string().max(4000, 'must be at most 4000 characters').default(''),
-  /** Steps of making safe that were ticked, in the order of the steps. */
+  /** Steps of making safe that were ticked; `off` and `dead` are older ones, told one by one in `safety` now. */
   safe: z
     .array(z.enum(keysOf(SAFE_STEPS)))
     .max(10)
     .default([]),
+  /** Breakers that are off and conductors that were proved dead. */
+  safety: Safety.default(Safety.parse({})),
   /** Readings taken to tell which cable is what; a cable is named by its piece. */
   readings: z.array(Reading).max(200, 'must be at most 200 readings').default([]),
   /** The tester was proved on a known live source before and after them. */

@@ -1,13 +1,12 @@
 /** Identify: readings touched in, what each cable can still be, and what it is told to do once it is known. */
 import { changeItem } from '@dense-pack/core/box/edit';
 import type { Reading } from '@dense-pack/core/box/reading';
+import { inTheWall } from '@dense-pack/core/box/safety';
 import type { Seen } from '@dense-pack/core/box/record';
 import { roleOf } from '@dense-pack/core/box/work';
 import type { CableRole } from '@dense-pack/core/identify/roles';
 import { coloursOf } from '@dense-pack/core/identify/identify';
 import { dutyFor, tagsOf } from '@dense-pack/core/identify/tags';
-import Square from 'lucide-react-native/icons/square';
-import SquareCheck from 'lucide-react-native/icons/square-check-big';
 import TagIcon from 'lucide-react-native/icons/tag';
 import Trash from 'lucide-react-native/icons/trash';
 import { useMemo, useState } from 'react';
@@ -16,9 +15,8 @@ import type { ChangeBox } from '../../box/use-box-edit';
 import type { ShownBox } from '../../client/queries';
 import { Loading, Notice } from '../../parts/Notice';
 import { Button, Chip, IconPress } from '../../parts/Press';
-import { Touch } from '../../parts/Touch';
+import { Tick } from '../../parts/Tick';
 import { Words } from '../../parts/Words';
-import { useColours } from '../../theme/theme';
 import { HangingCable } from './HangingCable';
 import type { IdentifyAnswer } from './identify-answers';
 import { NextTest } from './NextTest';
@@ -34,7 +32,7 @@ interface IdentifyStationProps {
 
 export function IdentifyStation({ box, onBox, onSeen }: IdentifyStationProps) {
   // What is in the wall is what was found; a cable that is planned is known.
-  const there = box.found ?? box.box;
+  const there = inTheWall(box);
   const cables = useMemo(() => namedCables(there), [there]);
   if (cables.length === 0)
     return (
@@ -50,7 +48,7 @@ function Identify({
   onSeen,
 }: IdentifyStationProps & { readonly cables: readonly NamedCable[] }) {
   const { readings, testerProved } = box.seen;
-  const there = box.found ?? box.box;
+  const there = inTheWall(box);
   const question = useMemo(
     () => ({ box: there, readings, proved: testerProved }),
     [there, readings, testerProved],
@@ -82,9 +80,11 @@ function Identify({
       <Words heading={2} strong>
         Which cable is what?
       </Words>
-      <Proved
+      <Tick
         on={testerProved}
-        onChange={() => onSeen((now) => ({ ...now, testerProved: !now.testerProved }))}
+        label="Tester proved on a known live source, before and after"
+        until="Until then its readings are hints and rule nothing out."
+        onPress={() => onSeen((now) => ({ ...now, testerProved: !now.testerProved }))}
       />
       {shown === undefined && <Loading what="what is possible" />}
       {shown && 'failed' in shown && (
@@ -135,29 +135,6 @@ function Identify({
         wrong guess. Live work is short and guarded, and for licensed people.
       </Notice>
     </View>
-  );
-}
-
-function Proved({ on, onChange }: { readonly on: boolean; readonly onChange: () => void }) {
-  const colours = useColours();
-  const Box = on ? SquareCheck : Square;
-  return (
-    <Touch
-      role="checkbox"
-      aria-checked={on}
-      className="min-h-[56px] flex-row items-center gap-3 rounded-card border border-hair bg-sheet px-3 active:opacity-70"
-      onPress={onChange}
-    >
-      <Box size={26} color={on ? colours.legal : colours.ink} aria-hidden />
-      <View className="min-w-0 flex-1">
-        <Words strong={on}>Tester proved on a known live source, before and after</Words>
-        {!on && (
-          <Words size="fine" tone="text-soft">
-            Until then its readings are hints and rule nothing out.
-          </Words>
-        )}
-      </View>
-    </Touch>
   );
 }
 

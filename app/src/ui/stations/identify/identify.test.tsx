@@ -20,7 +20,15 @@ function Bench({ line, proved = true }: { readonly line: string; readonly proved
   useEffect(() => {
     now = { box, seen };
   }, [box, seen]);
-  const shown = { id: 'box-0000001', jobId: 'job-0000001', circuit: '7', found: null, box, seen };
+  const shown = {
+    id: 'box-0000001',
+    jobId: 'job-0000001',
+    circuit: '7',
+    stage: 'found',
+    found: null,
+    box,
+    seen,
+  };
   return (
     <IdentifyStation
       box={shown as unknown as ShownBox}

@@ -2,18 +2,20 @@
 import type { BoxDocument, ItemOf } from '@dense-pack/core/box/document';
 import type { Reading } from '@dense-pack/core/box/reading';
 import type { CableRole } from '@dense-pack/core/identify/roles';
-import { isGroundColour, numbered } from '@dense-pack/core/physical/pieces';
+import { isGroundColour } from '@dense-pack/core/physical/pieces';
+import { pieceNames } from '../../parts/piece-names';
 
 export interface NamedCable {
   readonly item: ItemOf<'cable'>;
   readonly name: string;
 }
 
-/** The cables of a box by their labels, or by size; like ones are numbered. */
-export function namedCables({ items }: BoxDocument): readonly NamedCable[] {
-  const cables = items.filter((item) => item.kind === 'cable');
-  const names = numbered(cables.map(({ label, size, conductors }) => label ?? `${size}/${conductors}`));
-  return cables.map((item, nth) => ({ item, name: names[nth] ?? '' }));
+/** The cables of a box, as they are called everywhere. */
+export function namedCables(box: BoxDocument): readonly NamedCable[] {
+  const names = new Map(pieceNames(box).map(({ id, name }) => [id, name]));
+  return box.items.flatMap((item) =>
+    item.kind === 'cable' ? [{ item, name: names.get(item.id) ?? '' }] : [],
+  );
 }
 
 /** Roles in a word or two, as they stand on a cable. */

@@ -1,4 +1,5 @@
 /** Identify: which cable is what, by test and not by colour. */
+import { inTheWall } from '@dense-pack/core/box/safety';
 import ScanSearch from 'lucide-react-native/icons/scan-search';
 import type { StationPart } from '../station';
 
@@ -9,7 +10,7 @@ export const identify: StationPart = {
   band: true,
   adds: false,
   isDone: ({ box }) => {
-    const cables = (box.found ?? box.box).items.filter(({ kind }) => kind === 'cable');
+    const cables = inTheWall(box).items.filter(({ kind }) => kind === 'cable');
     return cables.length > 0 && cables.every((one) => one.kind === 'cable' && one.duty !== undefined);
   },
 };

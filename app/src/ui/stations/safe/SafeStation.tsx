@@ -1,56 +1,220 @@
-/** Making safe, before anything else: each step ticked as it is done. */
+/**
+ * Making safe, before anything else: every breaker of the box off and tagged, the tester proved, every conductor
+ * proved dead one by one, the tester proved again. After a pause it is asked again.
+ */
+import {
+  conductorsIn,
+  inTheWall,
+  restedTooLong,
+  safetyAnew,
+  safetyOf,
+  withCircuit,
+} from '@dense-pack/core/box/safety';
+import type { BoxDocument } from '@dense-pack/core/box/document';
 import type { Seen } from '@dense-pack/core/box/record';
-import { SAFE_STEPS } from '@dense-pack/core/box/words';
-import Square from 'lucide-react-native/icons/square';
-import SquareCheck from 'lucide-react-native/icons/square-check-big';
+import { SAFE_STEPS, type SafeStep } from '@dense-pack/core/box/words';
+import { useState } from 'react';
 import { View } from 'react-native';
+import type { ChangeFields } from '../../box/use-box-edit';
+import type { ShownBox } from '../../client/queries';
+import { Field } from '../../parts/Field';
 import { Notice } from '../../parts/Notice';
-import { Touch } from '../../parts/Touch';
+import { Button, Chip } from '../../parts/Press';
+import { pieceNames } from '../../parts/piece-names';
+import { Tick } from '../../parts/Tick';
 import { Words } from '../../parts/Words';
-import { useColours } from '../../theme/theme';
-import { SAFE_STEP_NAMES as STEPS } from './steps';
 
 interface SafeStationProps {
-  readonly seen: Seen;
-  readonly onChange: (change: (seen: Seen) => Seen) => void;
+  readonly box: ShownBox;
+  readonly onChange: ChangeFields;
 }
 
-export function SafeStation({ seen, onChange }: SafeStationProps) {
-  const colours = useColours();
+export function SafeStation({ box, onChange }: SafeStationProps) {
+  const { safe, safety } = box.seen;
+  const there = inTheWall(box);
+  const state = safetyOf({ ...box, box: there });
+  // How long it has rested is looked at when one comes here.
+  const [came] = useState(() => Date.now());
+  const rested = restedTooLong(safety, came);
+  const see = (change: (seen: Seen) => Seen) =>
+    onChange((now) => {
+      const seen = change(now.seen);
+      // After a pause a tick more does not make the others new: it stays to be asked again.
+      if (restedTooLong(now.seen.safety, Date.now())) return { seen };
+      return { seen: { ...seen, safety: { ...seen.safety, at: new Date().toISOString() } } };
+    });
+  const step = (one: SafeStep) => (
+    <Tick
+      on={safe.includes(one)}
+      label={SAFE_STEPS[one]}
+      onPress={() =>
+        see((now) => ({
+          ...now,
+          safe: now.safe.includes(one) ? now.safe.filter((other) => other !== one) : [...now.safe, one],
+        }))
+      }
+    />
+  );
+  const off = (circuit: string, to: boolean | undefined) =>
+    see((now) => {
+      const { [circuit]: _before, ...others } = now.safety.off;
+      return {
+        ...now,
+        safety: { ...now.safety, off: to === undefined ? others : { ...others, [circuit]: to } },
+      };
+    });
+  const prove = (id: string) =>
+    see((now) => {
+      const { dead } = now.safety;
+      const after = dead.includes(id) ? dead.filter((one) => one !== id) : [...dead, id];
+      return { ...now, safety: { ...now.safety, dead: after } };
+    });
   return (
     <View className="gap-3">
       <Words heading={2} strong>
         Make safe before hands go in
       </Words>
-      <View className="rounded-card border border-hair bg-sheet">
-        {STEPS.map((step) => {
-          const ticked = seen.safe.includes(step);
-          const Box = ticked ? SquareCheck : Square;
-          return (
-            <Touch
-              key={step}
-              role="checkbox"
-              aria-checked={ticked}
-              className="min-h-[56px] flex-row items-center gap-3 border-b border-hair px-3 active:opacity-70"
-              onPress={() =>
-                onChange((now) => ({
-                  ...now,
-                  safe: STEPS.filter((one) => (one === step ? !ticked : now.safe.includes(one))),
-                }))
-              }
-            >
-              <Box size={26} color={ticked ? colours.legal : colours.ink} aria-hidden />
-              <Words className="min-w-0 flex-1" strong={ticked}>
-                {SAFE_STEPS[step]}
-              </Words>
-            </Touch>
-          );
-        })}
-      </View>
+      {rested && (
+        <Notice title="The work has rested: somebody may have switched it on" tone="over" live>
+          <Words tone="text-soft">Look at every breaker and prove every conductor dead again.</Words>
+          <Button
+            label="Make it safe anew"
+            onPress={() => onChange((now) => ({ seen: safetyAnew(now.seen) }))}
+          />
+        </Notice>
+      )}
+      {state.done && !rested && (
+        <Notice title="Made safe" live>
+          {`${state.circuits.length === 1 ? '1 breaker' : `${state.circuits.length} breakers`} off and tagged, ${state.conductors.length} conductors proved dead. Prove it again after a pause.`}
+        </Notice>
+      )}
+      {step('found')}
+      <Breakers
+        circuits={state.circuits}
+        hasGfci={there.items.some((item) => item.kind === 'device' && item.device === 'gfci')}
+        onOff={off}
+        onMore={(name) => onChange((now) => ({ circuit: withCircuit(now.circuit, name) }))}
+      />
+      {step('proved')}
+      <Conductors there={there} dead={safety.dead} onProve={prove} />
+      {step('again')}
       <Notice title="A second circuit may be present" tone="unknown">
         Test every conductor in the box, not just those on the device. The test button of a GFCI is not a way
         to turn power off. This is work for licensed people.
       </Notice>
+    </View>
+  );
+}
+
+interface BreakersProps {
+  readonly circuits: readonly { readonly name: string; readonly off: boolean; readonly tagged: boolean }[];
+  readonly hasGfci: boolean;
+  readonly onOff: (circuit: string, to: boolean | undefined) => void;
+  readonly onMore: (name: string) => void;
+}
+
+function Breakers({ circuits, hasGfci, onOff, onMore }: BreakersProps) {
+  const [more, setMore] = useState('');
+  const [refused, setRefused] = useState(false);
+  return (
+    <View className="gap-2 rounded-card border border-hair bg-sheet p-3">
+      <Words heading={3} strong>
+        Every breaker of this box is off
+      </Words>
+      {circuits.length === 0 && (
+        <Words size="fine" tone="text-soft">
+          No circuit is named yet: say which breaker feeds this box.
+        </Words>
+      )}
+      {circuits.map(({ name, off, tagged }) => (
+        <View
+          key={name}
+          role="group"
+          aria-label={`Circuit ${name}`}
+          testID="breaker"
+          className="flex-row flex-wrap items-center gap-2"
+        >
+          <Words strong className="min-w-[92px] grow">{`Circuit ${name}`}</Words>
+          <Chip
+            label="Off"
+            aria-label={`Circuit ${name} is off`}
+            on={off}
+            onPress={() => onOff(name, off ? undefined : false)}
+          />
+          <Chip
+            label="Locked or tagged"
+            aria-label={`Circuit ${name} is locked or tagged`}
+            on={tagged}
+            onPress={() => onOff(name, tagged ? false : true)}
+          />
+        </View>
+      ))}
+      {hasGfci && <Chip label="Off by the GFCI’s button?" onPress={() => setRefused(true)} />}
+      {refused && (
+        <Notice title="No: its button does not make the box dead" tone="over" live>
+          It opens what is behind it; the line on its own screws stays live, and it may be wired wrong or worn
+          out. Turn off the breaker.
+        </Notice>
+      )}
+      <View className="flex-row items-end gap-2">
+        <View className="min-w-0 flex-1">
+          <Field label="Another circuit in this box" value={more} onChangeText={setMore} maxLength={20} />
+        </View>
+        <Button
+          label="Add"
+          disabled={more.trim() === ''}
+          onPress={() => {
+            onMore(more);
+            setMore('');
+          }}
+        />
+      </View>
+    </View>
+  );
+}
+
+interface ConductorsProps {
+  readonly there: BoxDocument;
+  readonly dead: readonly string[];
+  readonly onProve: (id: string) => void;
+}
+
+function Conductors({ there, dead, onProve }: ConductorsProps) {
+  const all = conductorsIn(there);
+  const left = all.filter(({ id }) => !dead.includes(id)).length;
+  return (
+    <View className="gap-2 rounded-card border border-hair bg-sheet p-3">
+      <Words heading={3} strong>
+        Every conductor proved dead, one by one
+      </Words>
+      <Words size="fine" tone="text-soft">
+        {all.length === 0
+          ? 'Record the cables in Found, then prove each conductor here.'
+          : left === 0
+            ? `All ${all.length} proved dead, to ground and to each other.`
+            : `${left} of ${all.length} still to prove, to ground and to each other.`}
+      </Words>
+      {pieceNames(there).map(({ id: of, name }) => (
+        <View key={of} role="group" aria-label={name} className="gap-1">
+          <Words strong size="fine">
+            {name}
+          </Words>
+          <View className="flex-row flex-wrap gap-2">
+            {all
+              .filter((one) => one.of === of)
+              .map((one) => (
+                <Chip
+                  key={one.id}
+                  label={one.name}
+                  detail={dead.includes(one.id) ? 'dead' : '—'}
+                  aria-label={`${name} ${one.name} is dead`}
+                  on={dead.includes(one.id)}
+                  onPress={() => onProve(one.id)}
+                />
+              ))}
+          </View>
+        </View>
+      ))}
     </View>
   );
 }

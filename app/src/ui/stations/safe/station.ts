@@ -9,5 +9,5 @@ export const safe: StationPart = {
   shortcut: '1',
   band: true,
   adds: false,
-  isDone: ({ box }) => isSafe(box.seen),
+  isDone: ({ box }) => isSafe(box),
 };

@@ -1,8 +1,7 @@
-/** The steps of making safe, and whether all are ticked. */
-import type { Seen } from '@dense-pack/core/box/record';
-import { SAFE_STEPS, type SafeStep } from '@dense-pack/core/box/words';
+/** Whether a box is made safe as it stands at this moment. */
+import { inTheWall, restedTooLong, safetyOf } from '@dense-pack/core/box/safety';
+import type { ShownBox } from '../../client/queries';
 
-export const SAFE_STEP_NAMES = Object.keys(SAFE_STEPS) as SafeStep[];
-
-/** Whether every step is ticked. */
-export const isSafe = ({ safe }: Seen): boolean => SAFE_STEP_NAMES.every((step) => safe.includes(step));
+/** Done, and not so long ago that somebody may have switched it on again. */
+export const isSafe = (box: ShownBox): boolean =>
+  safetyOf({ ...box, box: inTheWall(box) }).done && !restedTooLong(box.seen.safety, Date.now());

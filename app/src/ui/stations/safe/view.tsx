@@ -2,6 +2,4 @@
 import type { StationProps } from '../station';
 import { SafeStation } from './SafeStation';
 
-export const safeView = ({ box, onFields }: StationProps) => (
-  <SafeStation seen={box.seen} onChange={(change) => onFields((now) => ({ seen: change(now.seen) }))} />
-);
+export const safeView = ({ box, onFields }: StationProps) => <SafeStation box={box} onChange={onFields} />;

@@ -1,0 +1,33 @@
+/** A step that is ticked when it is done. */
+import Square from 'lucide-react-native/icons/square';
+import SquareCheck from 'lucide-react-native/icons/square-check-big';
+import { Touch } from './Touch';
+import { Words } from './Words';
+import { useColours } from '../theme/theme';
+
+interface TickProps {
+  readonly on: boolean;
+  readonly label: string;
+  /** What is to be known while it is not ticked. */
+  readonly until?: string;
+  readonly onPress: () => void;
+}
+
+export function Tick({ on, label, until, onPress }: TickProps) {
+  const colours = useColours();
+  const Box = on ? SquareCheck : Square;
+  return (
+    <Touch
+      role="checkbox"
+      aria-checked={on}
+      className="min-h-[56px] flex-row items-center gap-3 rounded-card border border-hair bg-sheet px-3 active:opacity-70"
+      onPress={onPress}
+    >
+      <Box size={26} color={on ? colours.legal : colours.ink} aria-hidden />
+      <Words className="min-w-0 flex-1" strong={on}>
+        {label}
+        {!on && until !== undefined && <Words size="fine" tone="text-soft">{` ${until}`}</Words>}
+      </Words>
+    </Touch>
+  );
+}

@@ -1,0 +1,129 @@
+/**
+ * Making a box safe before hands go in (handbook 3.1): every circuit in it off and locked or tagged, the tester
+ * proved on a known live source, every conductor proved dead one by one, the tester proved again.
+ */
+import { z } from 'zod';
+import type { BoxDocument } from './document.ts';
+import { oneLine } from './one-line.ts';
+import { readingName } from './reading.ts';
+import type { SafeStep, Stage } from './words.ts';
+
+/** What was done to make it safe, beside the steps that are ticked. */
+export const Safety = z.strictObject({
+  /** Circuits whose breaker is off, by name; true where it is locked or tagged too. */
+  off: z.record(oneLine(40), z.boolean()).default({}),
+  /** Conductors that were proved dead: `i1.0.black`. */
+  dead: z.array(readingName).max(600).default([]),
+  /** When the last of it was done. */
+  at: z.iso.datetime().nullable().default(null),
+});
+export type Safety = z.output<typeof Safety>;
+
+/** After so long a pause it is asked again, in minutes. Common practice, no source. */
+export const PAUSE = 30;
+
+interface Told {
+  readonly circuit: string;
+  readonly box: BoxDocument;
+  readonly seen: { readonly safe: readonly SafeStep[]; readonly safety: Safety };
+}
+
+/** What is in the wall: while a change is only planned, what was found. */
+export function inTheWall({
+  box,
+  found,
+  stage,
+}: {
+  readonly box: BoxDocument;
+  readonly found: BoxDocument | null;
+  readonly stage: Stage;
+}): BoxDocument {
+  return stage === 'planned' ? (found ?? box) : box;
+}
+
+const natural = new Intl.Collator('en', { numeric: true, sensitivity: 'base' }).compare;
+
+/** The circuits that are in a box: those its record names, and those its work does. */
+export function circuitsIn({ circuit, box }: Pick<Told, 'circuit' | 'box'>): readonly string[] {
+  const named = circuit.split(/[,;&+/]|\band\b/i);
+  const worked = box.work?.circuits.map(({ name }) => name) ?? [];
+  const all = [...named, ...worked].map((one) => one.trim()).filter((one) => one !== '');
+  return [...new Set(all)].sort(natural);
+}
+
+/** One more circuit in the words of a record. @example withCircuit('4', '7') === '4, 7' */
+export function withCircuit(circuit: string, more: string): string {
+  const all = circuit.split(',').map((one) => one.trim());
+  return [...new Set([...all, more.trim()])].filter((one) => one !== '').join(', ');
+}
+
+export interface ToProve {
+  readonly id: string;
+  /** The cable or run it belongs to. */
+  readonly of: string;
+  /** Its colour, or which of its run it is. */
+  readonly name: string;
+}
+
+const COLOURS: readonly (readonly string[])[] = [
+  ['black'],
+  ['black', 'white'],
+  ['black', 'red', 'white'],
+  ['black', 'red', 'white', 'blue'],
+];
+
+/**
+ * Every insulated conductor that comes into the box, one by one; those that only pass through too, for they are
+ * as live as the others.
+ */
+export function conductorsIn({ items }: BoxDocument): readonly ToProve[] {
+  return items.flatMap((item): ToProve[] => {
+    if (item.kind === 'cable') {
+      const colours =
+        COLOURS[item.conductors - 1] ?? Array.from({ length: item.conductors }, (_, nth) => `${nth + 1}`);
+      return colours.map((name) => ({ id: `${item.id}.${name}`, of: item.id, name }));
+    }
+    if (item.kind !== 'conductors') return [];
+    return Array.from({ length: item.count }, (_, nth) => ({
+      id: `${item.id}.${nth + 1}`,
+      of: item.id,
+      name: `${nth + 1}`,
+    }));
+  });
+}
+
+export interface SafetyState {
+  readonly circuits: readonly { readonly name: string; readonly off: boolean; readonly tagged: boolean }[];
+  readonly conductors: readonly (ToProve & { readonly dead: boolean })[];
+  /** Whether all of it is done. */
+  readonly done: boolean;
+}
+
+/** How far making safe has come. A box whose circuit is not named is not safe. */
+export function safetyOf({ circuit, box, seen: { safe, safety } }: Told): SafetyState {
+  const circuits = circuitsIn({ circuit, box }).map((name) => ({
+    name,
+    off: name in safety.off,
+    tagged: safety.off[name] ?? false,
+  }));
+  const dead = new Set(safety.dead);
+  const conductors = conductorsIn(box).map((one) => ({ ...one, dead: dead.has(one.id) }));
+  const steps = (['found', 'proved', 'again'] as const).every((step) => safe.includes(step));
+  const done =
+    steps &&
+    circuits.length > 0 &&
+    circuits.every(({ tagged }) => tagged) &&
+    conductors.every((one) => one.dead);
+  return { circuits, conductors, done };
+}
+
+/** Whether the work rested so long that it must be made safe anew. @param now in ms, as Date.now() gives it */
+export function restedTooLong({ at }: Safety, now: number): boolean {
+  return at !== null && now - Date.parse(at) > PAUSE * 60_000;
+}
+
+/** Begun anew after a pause: somebody may have switched it on. What breaker it is stays known. */
+export function safetyAnew<S extends Told['seen']>(seen: S): S {
+  const safe = seen.safe.filter((step) => step === 'found');
+  return { ...seen, safe, safety: { off: {}, dead: [], at: null } };
+}
