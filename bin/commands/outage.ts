@@ -24,7 +24,7 @@ export function addOutage(program: Command): void {
       if (!ask) return;
       const plan = planOutage(ask);
       process.exitCode = plan.kept ? EXIT.legal : EXIT.over;
-      const unused = Object.keys(ask.limit).filter((circuit) => !(circuit in plan.off));
+      const unused = Object.keys(ask.limit).filter((circuit) => !Object.hasOwn(plan.off, circuit));
       if (options.json) {
         console.log(JSON.stringify({ ...plan, unused }));
         return;

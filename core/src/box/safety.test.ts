@@ -104,3 +104,8 @@ test('a cable that is only planned is not in the wall yet; what was built is', (
   expect(inTheWall({ box, found, stage: 'built' })).toBe(box);
   expect(inTheWall({ box, found: null, stage: 'planned' })).toBe(box);
 });
+
+test('a circuit may be called anything: “constructor” is not off before it was turned off', () => {
+  const state = safetyOf(told(STEPS, { dead: ALL }, 'constructor'));
+  expect(state.circuits).toEqual([{ name: 'constructor', off: false, tagged: false }]);
+});

@@ -103,8 +103,8 @@ export interface SafetyState {
 export function safetyOf({ circuit, box, seen: { safe, safety } }: Told): SafetyState {
   const circuits = circuitsIn({ circuit, box }).map((name) => ({
     name,
-    off: name in safety.off,
-    tagged: safety.off[name] ?? false,
+    off: Object.hasOwn(safety.off, name),
+    tagged: Object.hasOwn(safety.off, name) && safety.off[name] === true,
   }));
   const dead = new Set(safety.dead);
   const conductors = conductorsIn(box).map((one) => ({ ...one, dead: dead.has(one.id) }));

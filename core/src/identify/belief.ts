@@ -94,6 +94,26 @@ export class Assignments {
   }
 }
 
+/** The most ways in which the cables of a group are gone through together. */
+const MOST_WAYS = 100_000;
+
+/**
+ * The readings from one cable to another that are taken into account: one after the other, as long as the cables
+ * they hold together can be gone through. What is left out rules nothing out.
+ */
+export function holdable<A extends Across>(behaviours: Behaviours, across: readonly A[]): readonly A[] {
+  return across.reduce<readonly A[]>((held, one) => {
+    const more = [...held, one];
+    const ways = groupsOf({ behaviours, across: more }).map((cables) =>
+      cables.reduce((product, cable) => {
+        const links = more.filter(({ from, to }) => from.cable === cable || to.cable === cable);
+        return product * memberOf(behaviours[cable] ?? [], cable, links).looks.length;
+      }, 1),
+    );
+    return Math.max(...ways) > MOST_WAYS ? held : more;
+  }, []);
+}
+
 /** Cables that cross readings hold together. */
 function groupsOf({ behaviours, across }: Belief): readonly (readonly number[])[] {
   const group = behaviours.map((_, nth) => nth);

@@ -245,3 +245,27 @@ describe('bad input is answered in words', () => {
     expect(parsed.success).toBe(false);
   });
 });
+
+describe('hostile questions', () => {
+  test('twelve cables, every conductor held to every other: answered, and what could not be held is told', () => {
+    const cables = Array.from({ length: 12 }, (_, nth) => ({ id: `c${nth}`, kind: '12/2/2' }));
+    const readings = ['black', 'red', 'white', 'blue'].flatMap((colour) =>
+      cables.slice(1).map(({ id }, nth) => volts(`c${nth}.${colour}`, `${id}.${colour}`, 'float')),
+    );
+    const answer = told({ cables, readings, proved: true, controls: ['3way'] });
+    expect(answer.consistent).toBe(true);
+    expect(answer.unheld.length).toBeGreaterThan(0);
+    expect(answer.unheld.length).toBeLessThan(readings.length);
+  });
+
+  test('cables called after what every object has', () => {
+    const cables = [
+      { id: 'constructor', kind: '14/2' },
+      { id: '__proto__', kind: '14/2' },
+    ];
+    const readings = [volts('__proto__.black', '__proto__.white', 120)];
+    const answer = told({ cables, readings, proved: true });
+    expect(Object.entries(answer.certain)).toEqual([['__proto__', 'feed']]);
+    expect(Object.keys(answer.roles)).toEqual(['constructor', '__proto__']);
+  });
+});

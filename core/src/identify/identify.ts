@@ -6,7 +6,7 @@ import { readCountLine } from '../shorthand/read.ts';
 import { type Reading, voltsOf } from '../box/reading.ts';
 import type { IdentifyAsk } from './ask.ts';
 import { type Behaviour, behavioursOf, type Cable } from './behaviours.ts';
-import { type Across, Assignments, type Belief, leftBy, type Within } from './belief.ts';
+import { type Across, Assignments, type Belief, holdable, leftBy, type Within } from './belief.ts';
 import { type At, type NamedCable, printConductor, readConductor } from './conductor.ts';
 import { LIVE_MINUTES, nextTest, type NextTest, testKey } from './next-test.ts';
 import type { CableTest, Outcome } from './outcome.ts';
@@ -44,12 +44,11 @@ export interface Identified {
   readonly contradiction: readonly number[];
   /** What is wrong upstream, where every possibility left says so. */
   readonly faults: Readonly<Record<string, NonNullable<Behaviour['fault']>>>;
+  /** Readings from one cable to another that hold too many together to be gone through: they rule nothing out. */
+  readonly unheld: readonly number[];
   /** Minutes with the power on that the readings have taken. */
   readonly liveMinutes: number;
 }
-
-/** The most cables of which readings may hold one to another: those assignments are gone through one by one. */
-const MOST_ACROSS = 8;
 
 interface Named extends NamedCable {
   readonly cable: Cable;
@@ -92,10 +91,6 @@ export function identifyAmong(
     if (one && 'field' in one) return { ok: false, problem: one };
     if (one) read.push(one);
   }
-  if (cables.length > MOST_ACROSS && read.some((one) => !isWithin(one))) {
-    const accepted = `readings within one cable each: of more than ${MOST_ACROSS} cables none can be held to another`;
-    return { ok: false, problem: { field: 'readings', found: `${cables.length} cables`, accepted } };
-  }
   const start = cables.map(({ cable }) => [...new Set(roles)].flatMap((role) => behavioursOf(cable, role)));
   // What an unproved tester says rules nothing out.
   const used = ask.proved ? read : [];
@@ -112,6 +107,8 @@ function answerOf(
   const belief = believe(start, used);
   const assignments = new Assignments(belief);
   const { left } = assignments;
+  const held = new Set<object>(belief.across);
+  const unheld = used.filter((one) => !isWithin(one) && !held.has(one)).map(({ nth }) => nth);
   const named = <V>(of: (cable: Named, nth: number) => V) =>
     Object.fromEntries(cables.map((cable, nth) => [cable.id, of(cable, nth)] as const));
   const liveMinutes = readings.reduce(
@@ -128,6 +125,7 @@ function answerOf(
       next: repeatOf(contradiction, readings),
       contradiction,
       faults: {},
+      unheld,
       liveMinutes,
     };
   }
@@ -155,6 +153,7 @@ function answerOf(
     next: next ? printNext(next, cables) : null,
     contradiction: [],
     faults,
+    unheld,
     liveMinutes,
   };
 }
@@ -176,7 +175,8 @@ function believe(start: Belief['behaviours'], used: readonly Used[]): Belief {
       own,
     ),
   );
-  return { behaviours, across: used.filter((one): one is Used & Across => !isWithin(one)) };
+  const across = used.filter((one): one is Used & Across => !isWithin(one));
+  return { behaviours, across: holdable(behaviours, across) };
 }
 
 /** Readings that contradict each other: leaving out any one of them, the others could all be true. */

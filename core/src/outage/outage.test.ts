@@ -240,3 +240,18 @@ test.each<[string, unknown, string]>([
   expect(parsed.success).toBe(false);
   expect(parsed.error?.issues.map(({ path }) => path.join('.'))).toContain(field);
 });
+
+test('names an object already has are circuits like others', () => {
+  const boxes = ['constructor', 'toString', '__proto__'].map((circuit, nth) => ({
+    name: `box ${nth}`,
+    circuits: [circuit],
+    minutes: 10,
+  }));
+  const answer = plan({ boxes });
+  expect(answer).toMatchObject({ kept: true, switchings: 6, over: [] });
+  expect(Object.entries(answer.off).sort()).toEqual([
+    ['__proto__', 10],
+    ['constructor', 10],
+    ['toString', 10],
+  ]);
+});

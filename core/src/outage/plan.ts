@@ -49,7 +49,7 @@ export function planOutage({ boxes, limit }: OutageAsk): OutagePlan {
   const problem: Problem = {
     circuits,
     limits: circuits.map((circuit) =>
-      limit[circuit] === undefined ? undefined : hundredths(limit[circuit]),
+      Object.hasOwn(limit, circuit) ? hundredths(limit[circuit] ?? 0) : undefined,
     ),
     jobs: boxes
       .toSorted((a, b) => a.circuits.length - b.circuits.length || b.minutes - a.minutes)

@@ -49,7 +49,7 @@ export function NextTest({ next, teller, onRead }: NextTestProps) {
           <Chip
             key={answer}
             label={ANSWERS[answer] ?? answer}
-            detail={many === 1 ? 'settles it' : `${many} ways left`}
+            detail={many === 1 ? 'settles it' : many > 9999 ? 'many ways left' : `${many} ways left`}
             className="grow"
             onPress={() => read(answer)}
           />
