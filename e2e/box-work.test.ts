@@ -63,7 +63,7 @@ test('what is seen is recorded by touch, and making safe is ticked step by step'
   await hand.touch('Safe');
   await hand.touch('The breaker is found');
   await hand.touch('Circuit 1 is locked or tagged');
-  await hand.touch('14/2 1 black is dead');
+  await hand.touch('14/2 black to prove');
   await hand.touch('Found');
   await hand.touch('both');
   await hand.touch('scorched');

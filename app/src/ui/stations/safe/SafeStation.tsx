@@ -202,16 +202,20 @@ function Conductors({ there, dead, onProve }: ConductorsProps) {
           <View className="flex-row flex-wrap gap-2">
             {all
               .filter((one) => one.of === of)
-              .map((one) => (
-                <Chip
-                  key={one.id}
-                  label={one.name}
-                  detail={dead.includes(one.id) ? 'dead' : '—'}
-                  aria-label={`${name} ${one.name} is dead`}
-                  on={dead.includes(one.id)}
-                  onPress={() => onProve(one.id)}
-                />
-              ))}
+              .map((one) => {
+                const on = dead.includes(one.id);
+                const state = on ? 'dead' : 'to prove';
+                return (
+                  <Chip
+                    key={one.id}
+                    label={one.name}
+                    detail={state}
+                    aria-label={`${name} ${one.name} ${state}`}
+                    on={on}
+                    onPress={() => onProve(one.id)}
+                  />
+                );
+              })}
           </View>
         </View>
       ))}

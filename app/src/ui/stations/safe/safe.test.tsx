@@ -51,7 +51,7 @@ test('it is safe only when the last conductor of a second circuit too is done; t
     const label = now.box.items.flatMap((item) =>
       item.id !== of ? [] : item.kind === 'cable' ? [item.label] : ['raceway 12 AWG'],
     );
-    press(`${label[0]} ${name} is dead`);
+    press(`${label[0]} ${name} to prove`);
   }
   expect(isSafe(now)).toBe(true);
   expect(screen.getByText('Made safe')).toBeTruthy();
