@@ -26,7 +26,7 @@ const cable = (id: string, label: string) => ({
   label,
 });
 
-test('a switch box with two cables is told apart by touch, offline too, and stays so', async () => {
+test('a switch box with two cables is told apart by touch, and stays so', async () => {
   await post('/jobs', { id: 'identify-job-1', name: 'Told apart', edition: 'nec2023', note: '' });
   await post('/jobs/identify-job-1/boxes', {
     id: 'identify-box-1',
