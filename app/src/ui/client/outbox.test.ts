@@ -309,29 +309,81 @@ test('five hundred boxes at once are all kept in order and told as one list', as
   await clearTimers(outbox);
 });
 
-test('a full store gives up the undo steps first, then says so and still holds the change', async () => {
+/** A store with room for so many characters, which can be changed. */
+function smallStore(room: number) {
   const kept = memoryStore();
-  kept.setItem('dense-pack/history/a', 'x'.repeat(900));
-  let room = 1000;
+  // Written out: a spread would keep the length of this moment.
   const small = {
-    ...kept,
+    room,
     get length() {
       return kept.length;
     },
+    key: (nth: number) => kept.key(nth),
+    getItem: (key: string) => kept.getItem(key),
+    removeItem: (key: string) => kept.removeItem(key),
     setItem: (key: string, value: string) => {
       const others = Array.from({ length: kept.length }, (_, nth) => kept.key(nth) ?? '');
       const taken = others
         .filter((one) => one !== key)
         .reduce((all, one) => all + (kept.getItem(one)?.length ?? 0), 0);
-      if (taken + value.length > room) throw new Error('QuotaExceededError');
+      if (taken + value.length > small.room) throw new Error('QuotaExceededError');
       kept.setItem(key, value);
     },
   };
+  return { kept, small };
+}
+
+test('what did not fit is still held when something smaller fits, and is stored once there is room', async () => {
+  const { kept, small } = smallStore(900);
+  const outbox = made(small, arrivals());
+  const long = 'x'.repeat(60);
+  const seen = (note: string) => ({ ...fields('Long'), seen: { ...fields('Long').seen, note } });
+  outbox.saveBox('box-0000001', 'job-0000001', seen(long.repeat(20)), 1, AT);
+  outbox.saveBox('box-0000002', 'job-0000001', fields('Short'), 1, AT);
+  expect(kept.getItem('dense-pack/outbox/box-0000002')).not.toBeNull();
+  // Sending reads the store anew: the one that is only held here must not vanish.
+  await settled();
+  await settled();
+  expect(outbox.snapshot()).toMatchObject({
+    full: true,
+    entries: [{ id: 'box-0000001' }, { id: 'box-0000002' }],
+  });
+  small.room = 10_000;
+  outbox.saveBox('box-0000002', 'job-0000001', fields('Short too'), 1, AT);
+  expect(outbox.snapshot().full).toBe(false);
+  expect(kept.getItem('dense-pack/outbox/box-0000001')).toMatch(long);
+  await clearTimers(outbox);
+});
+
+test('a change that does not fit is not undone by the earlier one that lies in its place', async () => {
+  const { small } = smallStore(900);
+  const outbox = made(small, arrivals());
+  outbox.saveBox('box-0000001', 'job-0000001', fields('Before'), 1, AT);
+  const { seen } = fields('After');
+  outbox.saveBox(
+    'box-0000001',
+    'job-0000001',
+    { ...fields('After'), seen: { ...seen, note: 'y'.repeat(1200) } },
+    1,
+    AT,
+  );
+  await settled();
+  await settled();
+  expect(outbox.entryOf('box-0000001')).toMatchObject({ fields: { name: 'After' } });
+  expect(outbox.snapshot().full).toBe(true);
+  await clearTimers(outbox);
+  // What is sent is the change as it was made last.
+  expect(sent.at(-1)?.body).toMatchObject({ name: 'After' });
+});
+
+test('a full store gives up the undo steps first, then says so and still holds the change', async () => {
+  const { kept, small } = smallStore(1000);
+  kept.setItem('dense-pack/history/a', 'x'.repeat(900));
   const outbox = made(small, arrivals());
   outbox.saveBox('box-0000001', 'job-0000001', fields('A'), 1, AT);
   expect(kept.getItem('dense-pack/history/a')).toBeNull();
   expect(outbox.snapshot()).toMatchObject({ full: false, entries: [{ id: 'box-0000001' }] });
-  room = 10;
+  small.room = 10;
   outbox.saveBox('box-0000002', 'job-0000001', fields('B'), 1, AT);
   expect(outbox.snapshot().full).toBe(true);
   expect(outbox.entryOf('box-0000002')).toMatchObject({ fields: { name: 'B' } });

@@ -5,21 +5,11 @@
  * One entry a record: a later change takes the place of an earlier one that was not sent yet. Entries
  * live in localStorage, so they survive a reload, a kill and a second tab.
  */
-import {
-  type BoxChange,
-  BoxFields,
-  BoxRecord,
-  Job,
-  type JobChange,
-  JobFields,
-  type NewBox,
-  type NewJob,
-} from '@dense-pack/core/box/record';
-import type { z } from 'zod';
-import { Deleted, ProblemAnswer, request, ServerAway } from './api';
+import { BoxFields, type BoxRecord, type Job, JobFields } from '@dense-pack/core/box/record';
+import { ProblemAnswer, ServerAway } from './api';
 import {
   type BoxEntry,
-  Entry,
+  type Entry,
   type FieldProblem,
   problemsOf,
   SENT_MOST,
@@ -27,12 +17,8 @@ import {
   textOfJob,
   type Unreadable,
 } from './entry';
-
-const PREFIX = 'dense-pack/outbox/';
-/** Where an entry that cannot be read is kept once another of the same record takes its place. */
-const ASIDE_PREFIX = 'dense-pack/unreadable/';
-/** What is given up first when the browser's store is full: the way back, never a change. */
-const SPARE_PREFIX = 'dense-pack/history/';
+import { type DeleteEntry, sendBox, sendDelete, sendJob } from './send-entry';
+import { type Store, WaitingStore } from './waiting-store';
 
 /** Whether the server answered last time; `unsent` counts entries that wait. */
 export interface OutboxState {
@@ -45,17 +31,6 @@ export interface OutboxState {
   readonly unreadable: readonly Unreadable[];
   /** The last change that was not taken, and why; nothing was written. */
   readonly rejected: { readonly id: string; readonly problems: readonly FieldProblem[] } | undefined;
-}
-
-type JobEntry = Extract<Entry, { what: 'job' }>;
-type DeleteEntry = Extract<Entry, { what: 'delete' }>;
-
-interface Store {
-  readonly length: number;
-  key(nth: number): string | null;
-  getItem(key: string): string | null;
-  setItem(key: string, value: string): void;
-  removeItem(key: string): void;
 }
 
 /** What the outbox tells when the server took something. */
@@ -79,26 +54,18 @@ export class Outbox {
   #closed = false;
   #running = false;
   #again = false;
-  /** What waits, by id, as it is in the store. */
-  #known = new Map<string, Entry>();
+  readonly #waiting: WaitingStore;
 
   constructor(
-    private readonly store: Store,
+    store: Store,
     private readonly arrivals: Arrivals,
     /** Runs one tab at a time where the browser can tell tabs apart. */
     private readonly alone: (work: () => Promise<void>) => Promise<void> = (work) => work(),
     /** Milliseconds a change lies before it is sent: the screen comes first, quick changes go together. */
     private readonly lie = 0,
   ) {
-    this.#state = {
-      away: false,
-      sending: false,
-      full: false,
-      entries: [],
-      unreadable: [],
-      rejected: undefined,
-    };
-    this.#state = { ...this.#state, ...this.#read() };
+    this.#waiting = new WaitingStore(store);
+    this.#state = { away: false, sending: false, rejected: undefined, ...this.#stored() };
   }
 
   readonly subscribe = (listener: () => void): (() => void) => {
@@ -116,11 +83,12 @@ export class Outbox {
 
   /** Another tab changed the store. */
   reload(): void {
-    this.#set(this.#read());
+    this.#waiting.read();
+    this.#set(this.#stored());
   }
 
   entryOf(id: string): Entry | undefined {
-    return this.#known.get(id);
+    return this.#waiting.entryOf(id);
   }
 
   /**
@@ -209,8 +177,8 @@ export class Outbox {
 
   /** Throws away what cannot be read: only ever at the person's word. */
   discard(key: string): void {
-    if (this.#state.unreadable.some((one) => one.key === key)) this.store.removeItem(key);
-    this.#set(this.#read());
+    this.#waiting.discard(key);
+    this.#set(this.#stored());
   }
 
   /** @param version the version that is deleted; what another changes meanwhile is asked about */
@@ -261,7 +229,7 @@ export class Outbox {
   }
 
   async #sendAll(): Promise<void> {
-    this.#set(this.#read());
+    this.reload();
     const waiting = this.#state.entries.filter(
       (entry) => !entry.refused && !('conflict' in entry && entry.conflict),
     );
@@ -292,14 +260,14 @@ export class Outbox {
   /** A box waits while its job is not there yet, and while the job is being deleted. */
   #waitsForJob(entry: Entry): boolean {
     if (entry.what !== 'box') return false;
-    const job = this.#known.get(entry.jobId);
+    const job = this.entryOf(entry.jobId);
     return job?.what === 'delete' || (job?.what === 'job' && job.from === null);
   }
 
   async #send(entry: Entry): Promise<void> {
     try {
       if (entry.what === 'job') {
-        const job = await this.#sendJob(entry);
+        const job = await sendJob(entry);
         this.arrivals.job(job);
         this.#settleSent(entry, job.version);
       } else if (entry.what === 'delete') {
@@ -315,22 +283,13 @@ export class Outbox {
   }
 
   async #sendDelete(entry: DeleteEntry): Promise<void> {
-    const { of, id } = entry;
-    try {
-      const { version = await this.#storedVersion(entry) } = entry;
-      await request(Deleted, `/${of}/${id}?version=${version}`, 'DELETE');
-    } catch (error) {
-      const status = error instanceof ProblemAnswer ? error.problem.status : undefined;
-      const stored =
-        error instanceof ProblemAnswer && status === 409 ? storedIn(error, of === 'boxes') : undefined;
-      if (stored !== undefined) return this.#settleDeletion(entry, stored);
-      // Gone already is as good as deleted.
-      if (status !== 404) throw error;
-    }
+    const stored = await sendDelete(entry);
+    if (stored !== undefined) return this.#settleDeletion(entry, stored);
     this.#settleSent(entry);
     // With a job go the changes of its boxes that waited.
-    for (const one of this.#known.values()) if (one.what === 'box' && one.jobId === id) this.#drop(one.id);
-    this.arrivals.deleted(id);
+    for (const one of this.#waiting.entries)
+      if (one.what === 'box' && one.jobId === entry.id) this.#drop(one.id);
+    this.arrivals.deleted(entry.id);
   }
 
   /** Another version is stored than was deleted: this phone's own last change, or someone's since. */
@@ -342,61 +301,17 @@ export class Outbox {
     this.#again = true;
   }
 
-  /** What an older program wrote names no version: the one there is now is meant. */
-  async #storedVersion({ of, id }: DeleteEntry): Promise<number> {
-    return (await request(of === 'boxes' ? BoxRecord : Job, `/${of}/${id}`)).version;
-  }
-
-  /** A job's name and edition are the last person's choice: a stale change is sent again over the stored one. */
-  async #sendJob({ id, fields, from }: JobEntry): Promise<Job> {
-    if (from === null) {
-      const post: z.input<typeof NewJob> = { id, ...fields };
-      const { version, ...stored } = await request(Job, '/jobs', 'POST', post);
-      const same = (Object.keys(fields) as (keyof JobFields)[]).every((key) => stored[key] === fields[key]);
-      // A repeated POST answers the job as it was first stored: what changed since goes after it.
-      if (same) return { version, ...stored };
-      return request(Job, `/jobs/${id}`, 'PUT', { ...fields, version });
-    }
-    const body: z.input<typeof JobChange> = { ...fields, version: from };
-    try {
-      return await request(Job, `/jobs/${id}`, 'PUT', body);
-    } catch (error) {
-      const stored =
-        error instanceof ProblemAnswer && error.problem.status === 409
-          ? Job.safeParse(error.problem.stored)
-          : undefined;
-      if (!stored?.success) throw error;
-      return request(Job, `/jobs/${id}`, 'PUT', { ...body, version: stored.data.version });
-    }
-  }
-
   async #sendBox(entry: BoxEntry): Promise<void> {
-    const { id, fields, from } = entry;
-    const text = textOf(fields);
-    this.#willSend(entry, text);
-    let record: BoxRecord;
-    try {
-      if (from === null) {
-        const body: z.input<typeof NewBox> = { id, ...fields };
-        record = await request(BoxRecord, `/jobs/${entry.jobId}/boxes`, 'POST', body);
-        if (textOf(record) !== text) return this.#settleStored(entry, record);
-      } else {
-        const body: z.input<typeof BoxChange> = { ...fields, version: from };
-        record = await request(BoxRecord, `/boxes/${id}`, 'PUT', body);
-      }
-    } catch (error) {
-      const stored =
-        error instanceof ProblemAnswer && error.problem.status === 409 ? storedIn(error, true) : undefined;
-      if (stored === undefined || !('jobId' in stored)) throw error;
-      return this.#settleStored(entry, stored);
-    }
-    this.arrivals.box(record);
-    this.#settleSent(entry, record.version);
+    this.#willSend(entry, textOf(entry.fields));
+    const { stored, taken } = await sendBox(entry);
+    if (!taken) return this.#settleStored(entry, stored);
+    this.arrivals.box(stored);
+    this.#settleSent(entry, stored.version);
   }
 
   /** Remembers what is sent before it is: its answer may be lost. */
   #willSend(entry: BoxEntry, text: string): void {
-    const now = this.#readOne(entry.id);
+    const now = this.#waiting.readOne(entry.id);
     if (now?.what !== 'box' || now.sent?.at(-1) === text) return;
     this.#write({ ...now, sent: [...(now.sent ?? []), text].slice(-SENT_MOST) });
   }
@@ -406,7 +321,7 @@ export class Outbox {
    * was lost: no one else changed anything, and what is new goes after it. Else the person is asked.
    */
   #settleStored(entry: BoxEntry, stored: BoxRecord): void {
-    const now = this.#readOne(entry.id);
+    const now = this.#waiting.readOne(entry.id);
     if (now?.what !== 'box') return;
     const there = textOf(stored);
     if (textOf(now.fields) === there) {
@@ -422,7 +337,7 @@ export class Outbox {
 
   /** The server took this entry. What was changed meanwhile stays, now made from the new version. */
   #settleSent(entry: Entry, version?: number): void {
-    const now = this.#readOne(entry.id);
+    const now = this.#waiting.readOne(entry.id);
     if (!now || now.turn === entry.turn) {
       this.#drop(entry.id);
       return;
@@ -440,7 +355,7 @@ export class Outbox {
 
   /** Lays what the server said of an entry on it as it is now; one of another kind stays as it is. */
   #mark(entry: Entry, more: Partial<Pick<BoxEntry, 'refused' | 'conflict'>> | Partial<DeleteEntry>): void {
-    const now = this.#readOne(entry.id);
+    const now = this.#waiting.readOne(entry.id);
     if (now?.what !== entry.what || (now.turn !== entry.turn && !('conflict' in more))) {
       // Changed or given up meanwhile: what there is now is sent as it is.
       this.#again = this.#again || now !== undefined;
@@ -470,108 +385,22 @@ export class Outbox {
   }
 
   #write(entry: Entry): void {
-    this.#setAside(entry.id);
-    this.#known.set(entry.id, entry);
-    this.#set({ entries: this.#sorted(), full: !this.#store(entry) });
-  }
-
-  /** Writes to the browser's store; where it is full, the undo steps of boxes make room. */
-  #store(entry: Entry): boolean {
-    const text = JSON.stringify(entry);
-    for (const lastTry of [false, true]) {
-      try {
-        this.store.setItem(`${PREFIX}${entry.id}`, text);
-        return true;
-      } catch {
-        if (lastTry) return false;
-        this.#keys(SPARE_PREFIX).forEach((key) => this.store.removeItem(key));
-      }
-    }
-    return false;
-  }
-
-  /** Before an entry takes the place of one that cannot be read, that is kept elsewhere. */
-  #setAside(id: string): void {
-    const key = `${PREFIX}${id}`;
-    const before = this.#state.unreadable.find((one) => one.key === key);
-    if (!before) return;
-    let nth = 1;
-    while (this.store.getItem(`${ASIDE_PREFIX}${id}/${nth}`) !== null) nth += 1;
-    this.#move(key, `${ASIDE_PREFIX}${id}/${nth}`, before.text);
-    this.#set({ unreadable: this.#read().unreadable });
-  }
-
-  #move(from: string, to: string, text: string): void {
-    try {
-      this.store.setItem(to, text);
-      this.store.removeItem(from);
-    } catch {
-      // No room: it stays where it is.
-    }
+    this.#waiting.write(entry);
+    this.#set(this.#stored());
   }
 
   #drop(id: string): void {
-    this.store.removeItem(`${PREFIX}${id}`);
-    this.#known.delete(id);
-    this.#set({ entries: this.#sorted() });
+    this.#waiting.drop(id);
+    this.#set(this.#stored());
   }
 
-  #readOne(id: string): Entry | undefined {
-    const text = this.store.getItem(`${PREFIX}${id}`);
-    if (text === null) return this.#state.full ? this.#known.get(id) : undefined;
-    return entryIn(text);
-  }
-
-  #keys(prefix: string): string[] {
-    return Array.from({ length: this.store.length }, (_, nth) => this.store.key(nth) ?? '').filter((key) =>
-      key.startsWith(prefix),
-    );
-  }
-
-  #sorted(): Entry[] {
-    return [...this.#known.values()].sort((a, b) => a.order - b.order);
-  }
-
-  /** Reads the store anew: what waits, and what cannot be read. */
-  #read(): Pick<OutboxState, 'entries' | 'unreadable'> {
-    const found = new Map<string, Entry>();
-    const unreadable: Unreadable[] = [];
-    // What was set aside may be an entry a newer program can read.
-    for (const key of [...this.#keys(PREFIX), ...this.#keys(ASIDE_PREFIX)]) {
-      const text = this.store.getItem(key);
-      if (text === null) continue;
-      const entry = entryIn(text);
-      const home = entry && `${PREFIX}${entry.id}`;
-      if (!entry || (key !== home && found.has(entry.id))) unreadable.push({ key, text });
-      else {
-        found.set(entry.id, entry);
-        if (home !== undefined && key !== home) this.#move(key, home, text);
-      }
-    }
-    // What did not fit into the store is still held here.
-    for (const [id, entry] of this.#known) if (this.#state.full && !found.has(id)) found.set(id, entry);
-    this.#known = found;
-    return { entries: this.#sorted(), unreadable };
+  #stored(): Pick<OutboxState, 'entries' | 'unreadable' | 'full'> {
+    const { entries, unreadable, full } = this.#waiting;
+    return { entries, unreadable, full };
   }
 
   #set(change: Partial<OutboxState>): void {
     this.#state = { ...this.#state, ...change };
     for (const listener of this.#listeners) listener();
   }
-}
-
-/** An entry as it lies in the store; undefined where this program cannot read it. */
-function entryIn(text: string): Entry | undefined {
-  try {
-    const parsed = Entry.safeParse(JSON.parse(text));
-    return parsed.success ? parsed.data : undefined;
-  } catch {
-    return undefined;
-  }
-}
-
-/** What is stored, by a 409. */
-function storedIn({ problem }: ProblemAnswer, box: boolean): BoxRecord | Job | undefined {
-  const stored = box ? BoxRecord.safeParse(problem.stored) : Job.safeParse(problem.stored);
-  return stored.success ? stored.data : undefined;
 }
