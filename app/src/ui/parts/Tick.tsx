@@ -10,17 +10,19 @@ interface TickProps {
   readonly label: string;
   /** What is to be known while it is not ticked. */
   readonly until?: string;
+  /** Inside a card: without a frame of its own. */
+  readonly bare?: boolean;
   readonly onPress: () => void;
 }
 
-export function Tick({ on, label, until, onPress }: TickProps) {
+export function Tick({ on, label, until, bare = false, onPress }: TickProps) {
   const colours = useColours();
   const Box = on ? SquareCheck : Square;
   return (
     <Touch
       role="checkbox"
       aria-checked={on}
-      className="min-h-[56px] flex-row items-center gap-3 rounded-card border border-hair bg-sheet px-3 active:opacity-70"
+      className={`min-h-[56px] flex-row items-center gap-3 border-hair px-3 active:opacity-70 ${bare ? 'border-t' : 'rounded-card border bg-sheet'}`}
       onPress={onPress}
     >
       <Box size={26} color={on ? colours.legal : colours.ink} aria-hidden />

@@ -3,7 +3,6 @@ import type { Reading } from '@dense-pack/core/box/reading';
 import { type ReactNode, useState } from 'react';
 import { View } from 'react-native';
 import { Choice } from '../../parts/Choice';
-import { Chip } from '../../parts/Press';
 import { Words } from '../../parts/Words';
 import { ANSWERS, saysOf, type Teller } from './say';
 
@@ -87,22 +86,13 @@ interface AnswersProps {
   readonly onAnswer: (answer: string) => void;
 }
 
-function Answers({ title, answers, onAnswer }: AnswersProps) {
-  return (
-    <View className="gap-1" role="group" aria-label={title}>
-      <Words size="fine" strong>
-        {title}
-      </Words>
-      <View className="flex-row flex-wrap gap-2">
-        {answers.map((answer) => (
-          <Chip
-            key={answer}
-            label={ANSWERS[answer] ?? answer}
-            className="grow"
-            onPress={() => onAnswer(answer)}
-          />
-        ))}
-      </View>
-    </View>
-  );
-}
+/** One answer a touch: none stays chosen, for the reading is taken with it. */
+const Answers = ({ title, answers, onAnswer }: AnswersProps) => (
+  <Choice
+    title={title}
+    options={answers.map((value) => ({ value, label: ANSWERS[value] ?? value }))}
+    value={undefined}
+    even
+    onChoose={(answer) => answer !== undefined && onAnswer(answer)}
+  />
+);

@@ -6,6 +6,7 @@ import Check from 'lucide-react-native/icons/square-check';
 import Empty from 'lucide-react-native/icons/square';
 import { View } from 'react-native';
 import { Touch } from '../../parts/Touch';
+import { Tick } from '../../parts/Tick';
 import { Words } from '../../parts/Words';
 import { useColours } from '../../theme/theme';
 import { FaceDrawing } from './FaceDrawing';
@@ -84,30 +85,15 @@ export function FaceCard({ judged, face, onTick }: FaceCardProps) {
         );
       })}
       {work.schools.tape && landings.some(({ ends }) => ends.length > 0) && (
-        <TapeStep done={work.made.includes(tapeTick(face.key))} onPress={() => onTick(tapeTick(face.key))} />
+        // The last step of a device, where one tapes: common practice, no rule either way.
+        <Tick
+          bare
+          on={work.made.includes(tapeTick(face.key))}
+          label="Tape round the terminals"
+          until="Two turns over the screws, once all of them are tight."
+          onPress={() => onTick(tapeTick(face.key))}
+        />
       )}
     </View>
-  );
-}
-
-/** The last step of a device, where one tapes: common practice, no rule either way. */
-function TapeStep({ done, onPress }: { readonly done: boolean; readonly onPress: () => void }) {
-  const colours = useColours();
-  const Box = done ? Check : Empty;
-  return (
-    <Touch
-      role="checkbox"
-      aria-checked={done}
-      className="min-h-[52px] flex-row items-center gap-3 border-t border-hair px-3 py-1"
-      onPress={onPress}
-    >
-      <Box size={24} color={done ? colours.legal : colours.ink} aria-hidden />
-      <View className="min-w-0 flex-1">
-        <Words strong>Tape round the terminals</Words>
-        <Words size="fine" tone="text-soft">
-          Two turns over the screws, once all of them are tight.
-        </Words>
-      </View>
-    </Touch>
   );
 }

@@ -25,7 +25,8 @@ const freeFor = (line: Line, lines: readonly Line[]) =>
     0,
   );
 
-interface HeldPanelProps {
+/** What a box does, told by touch: the pieces, and which of them is held. */
+export interface ToldProps {
   readonly work: WorkPlan;
   readonly lines: readonly Line[];
   readonly faces: readonly Face[];
@@ -35,7 +36,7 @@ interface HeldPanelProps {
 }
 
 /** What is chosen of the one that is held; it stands under the thumb while the drawing is looked at. */
-export function HeldPanel({ work, lines, faces, onWork, held, onHold }: HeldPanelProps) {
+export function HeldPanel({ work, lines, faces, onWork, held, onHold }: ToldProps) {
   if (!held) return null;
   const line = held.what === 'cable' ? lines.find(({ key }) => key === held.key) : undefined;
   const face = held.what === 'device' ? faces.find(({ key }) => key === held.key) : undefined;

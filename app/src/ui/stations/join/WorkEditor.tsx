@@ -1,8 +1,5 @@
 /** What the box does, in trade words, a few touches a cable. */
 import { BREAKERS } from '@dense-pack/core/edition/index';
-import type { WorkPlan } from '@dense-pack/core/box/work';
-import type { Line } from '@dense-pack/core/plan/ends';
-import type { Face } from '@dense-pack/core/plan/faces';
 import { nameOfCircuit } from '@dense-pack/core/physical/circuits';
 import { View } from 'react-native';
 import { Choice } from '../../parts/Choice';
@@ -12,21 +9,11 @@ import { Button } from '../../parts/Press';
 import { Touch } from '../../parts/Touch';
 import { Words } from '../../parts/Words';
 import { deviceWords, runWords } from './does-words';
-import type { Held } from './link';
+import type { ToldProps } from './HeldPanel';
 import { nextCircuit, said } from './say';
 import { Schools } from './Schools';
-import type { ChangeWork } from './use-wiring';
 
-interface WorkEditorProps {
-  readonly work: WorkPlan;
-  readonly lines: readonly Line[];
-  readonly faces: readonly Face[];
-  readonly onWork: ChangeWork;
-  readonly held: Held | undefined;
-  readonly onHold: (touched: Held | undefined) => void;
-}
-
-export function WorkEditor({ work, lines, faces, onWork, held, onHold }: WorkEditorProps) {
+export function WorkEditor({ work, lines, faces, onWork, held, onHold }: ToldProps) {
   const asked = faces.filter((face) => face.terminals.length > 0);
   return (
     <View className="gap-3">
@@ -82,7 +69,7 @@ const Row = ({ name, words, on, onPress }: RowProps) => (
   </View>
 );
 
-function Circuits({ work, onWork }: Pick<WorkEditorProps, 'work' | 'onWork'>) {
+function Circuits({ work, onWork }: Pick<ToldProps, 'work' | 'onWork'>) {
   const next = nextCircuit(work);
   const set = (id: string, change: object) =>
     onWork((now) => ({
