@@ -1,6 +1,6 @@
 /** A question to a worker: its answer is checked, its failure is told, and what is no longer wanted is ended. */
 import { z } from 'zod';
-import { askWorker } from './ask-worker';
+import { askWorker, keepingWorker } from './ask-worker';
 
 function worker() {
   const one = { postMessage: jest.fn(), terminate: jest.fn() } as unknown as Worker & {
@@ -47,4 +47,26 @@ test('a worker is ended when its answer is no longer wanted, and not once it is 
   ending.abort();
   expect(busy.terminate).toHaveBeenCalledTimes(1);
   expect(kept.terminate).not.toHaveBeenCalled();
+});
+
+test('one worker is kept for the next question; while it is busy another is made, and one that is not wanted is ended', async () => {
+  const made: ReturnType<typeof worker>[] = [];
+  const ask = keepingWorker(() => {
+    const one = worker();
+    made.push(one);
+    return one;
+  });
+  const [signal, ending] = [new AbortController().signal, new AbortController()];
+  const first = ask(Answer, 1, signal);
+  made[0]?.onmessage({ data: { sum: 1 } });
+  await first;
+  const second = ask(Answer, 2, signal);
+  expect(made).toHaveLength(1);
+  void ask(Answer, 3, ending.signal);
+  expect(made).toHaveLength(2);
+  ending.abort();
+  expect(made[1]?.terminate).toHaveBeenCalledTimes(1);
+  made[0]?.onmessage({ data: { sum: 2 } });
+  await expect(second).resolves.toEqual({ sum: 2 });
+  expect(made[0]?.terminate).not.toHaveBeenCalled();
 });

@@ -29,3 +29,22 @@ export function askWorker<S extends z.ZodType>(
     worker.postMessage(question);
   });
 }
+
+/**
+ * Questions to one kind of worker. It is kept for the next question; where its answer is no longer wanted while it
+ * is still at it, it is ended and another begun: a mistyped number never holds up the screen.
+ */
+export function keepingWorker(make: () => Worker) {
+  let idle: Worker | undefined;
+  return <S extends z.ZodType>(schema: S, question: unknown, signal: AbortSignal): Promise<z.output<S>> => {
+    const worker = idle ?? make();
+    idle = undefined;
+    return askWorker(worker, schema, question, signal, (answered) => {
+      if (idle === undefined) idle = answered;
+      else answered.terminate();
+    });
+  };
+}
+
+/** Whether there are workers here at all. */
+export const hasWorkers = (): boolean => typeof Worker !== 'undefined';

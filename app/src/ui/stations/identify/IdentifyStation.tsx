@@ -57,6 +57,7 @@ function Identify({
   const teller = useMemo(() => new Teller(cables), [cables]);
   const [held, setHeld] = useState<readonly string[]>([]);
   const answer = shown && 'answer' in shown ? shown.answer : undefined;
+  const pending = shown !== undefined && 'pending' in shown && shown.pending;
   const read = (reading: Reading) => {
     setHeld([]);
     onSeen((now) => ({
@@ -102,7 +103,9 @@ function Identify({
             )}. They cannot all be true: prove the tester, take one again, and take the wrong one out below.`}
         </Notice>
       )}
-      {answer?.consistent && answer.next && <NextTest next={answer.next} teller={teller} onRead={read} />}
+      {answer?.consistent && answer.next && (
+        <NextTest next={answer.next} teller={teller} pending={pending} onRead={read} />
+      )}
       {answer?.consistent && !answer.next && (
         <Notice title="No test tells more">
           What is still open looks alike to every instrument. Say what each cable is to do.

@@ -12,12 +12,14 @@ import { ANSWERS, saysOf, type Teller } from './say';
 interface NextTestProps {
   readonly next: Next;
   readonly teller: Teller;
+  /** A reading has come since: this question is answered already, the next is being looked for. */
+  readonly pending: boolean;
   readonly onRead: (reading: Reading) => void;
 }
 
 const TESTS = { volts: 'Meter', continuity: 'Continuity', energize: 'What comes on?' } as const;
 
-export function NextTest({ next, teller, onRead }: NextTestProps) {
+export function NextTest({ next, teller, pending, onRead }: NextTestProps) {
   const colours = useColours();
   const live = next.power === 'on';
   const Icon = live ? Power : PowerOff;
@@ -51,6 +53,7 @@ export function NextTest({ next, teller, onRead }: NextTestProps) {
             label={ANSWERS[answer] ?? answer}
             detail={many === 1 ? 'settles it' : many > 9999 ? 'many ways left' : `${many} ways left`}
             className="grow"
+            disabled={pending}
             onPress={() => read(answer)}
           />
         ))}

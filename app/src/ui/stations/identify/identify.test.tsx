@@ -7,6 +7,8 @@ import { useEffect, useState } from 'react';
 import type { ShownBox } from '../../client/queries';
 import { answerIdentify } from './identify-answers';
 import { IdentifyStation } from './IdentifyStation';
+import { NextTest } from './NextTest';
+import { Teller } from './say';
 
 let now: { box: BoxDocument; seen: Seen };
 
@@ -143,4 +145,26 @@ test('in a switch’s box the power may come by way of the light: the ground tel
   expect(ask([volts('white', 120)])).toEqual(['feed', 'loop-in']);
   expect(ask([volts('white', 120), volts('bare', 120)])).toEqual(['feed']);
   expect(ask([volts('white', 120), volts('bare', 0)])).toEqual(['feed', 'loop-in']);
+});
+
+test('a question that is answered already takes no second answer', () => {
+  const onRead = jest.fn();
+  const next = {
+    test: 'volts' as const,
+    from: 'i1.0.black',
+    to: 'i1.0.white',
+    power: 'on' as const,
+    minutes: 1,
+    why: 'only a feed has its voltage',
+    left: { '120': 1 },
+  };
+  const show = (pending: boolean) => (
+    <NextTest next={next} teller={new Teller([])} pending={pending} onRead={onRead} />
+  );
+  const { rerender } = render(show(true));
+  act(() => fireEvent.press(screen.getByRole('button', { name: /120 V/ })));
+  expect(onRead).not.toHaveBeenCalled();
+  rerender(show(false));
+  act(() => fireEvent.press(screen.getByRole('button', { name: /120 V/ })));
+  expect(onRead).toHaveBeenCalledWith({ test: 'volts', from: 'i1.0.black', to: 'i1.0.white', says: 120 });
 });

@@ -1,8 +1,9 @@
 /** What the cables of a box can be, worked out by a worker whenever a reading comes or goes. */
 import { useEffect, useMemo, useState } from 'react';
-import { askWorker } from '../../client/ask-worker';
-import { hasWorkers } from '../join/ask-plan';
+import { hasWorkers, keepingWorker } from '../../client/ask-worker';
 import { answerIdentify, IdentifyAnswer, type IdentifyQuestion } from './identify-answers';
+
+const ask = keepingWorker(() => new Worker(new URL('../../../worker/identify.worker', import.meta.url)));
 
 interface Answered {
   readonly question: IdentifyQuestion;
@@ -19,8 +20,7 @@ export function useIdentified(
   useEffect(() => {
     if (!hasWorkers()) return undefined;
     const ending = new AbortController();
-    const worker = new Worker(new URL('../../../worker/identify.worker', import.meta.url));
-    askWorker(worker, IdentifyAnswer, question, ending.signal)
+    ask(IdentifyAnswer, question, ending.signal)
       .then((answer) => {
         if (ending.signal.aborted) return;
         setFailed(undefined);

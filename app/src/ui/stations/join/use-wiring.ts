@@ -13,9 +13,10 @@ import { assemble, type Mode, NOTHING_JOINED, planBox, type Planned } from '@den
 import { synthesise } from '@dense-pack/core/plan/synthesise';
 import { useEffect, useMemo, useState } from 'react';
 import type { ChangeBox } from '../../box/use-box-edit';
+import { hasWorkers } from '../../client/ask-worker';
 import { editionFor, type ShownBox } from '../../client/queries';
 import { useKit } from '../../truck/kit';
-import { askPlan, hasWorkers } from './ask-plan';
+import { askPlan } from './ask-plan';
 import type { PlanQuestion } from './plan-answers';
 
 export type { Mode };
