@@ -187,6 +187,24 @@ describe('safety', () => {
     expect(shut.next?.test).not.toBe('energize');
   });
 
+  test('a loop may stand on red and white: a cable of three is joined only once each pair was read open', () => {
+    const pairs = [
+      ['black', 'white'],
+      ['black', 'red'],
+      ['red', 'white'],
+    ] as const;
+    const cables = [CABLES[0], CABLES[2]];
+    const feed = [LINE, ...pairs.map(([a, b]) => volts(`3.${a}`, `3.${b}`, 0))];
+    for (const left of pairs) {
+      const open = pairs.filter((pair) => pair !== left).map(([a, b]) => through(`3.${a}`, `3.${b}`, 'open'));
+      const { next } = told(ask([...feed, ...open], { cables, roles: ['feed', 'leg', 'loop'] }));
+      expect([left, next?.test]).not.toEqual([left, 'energize']);
+    }
+    const all = pairs.map(([a, b]) => through(`3.${a}`, `3.${b}`, 'open'));
+    const { next } = told(ask([...feed, ...all], { cables, roles: ['feed', 'leg', 'loop'] }));
+    expect(next).toMatchObject({ test: 'energize', cable: '3', power: 'on' });
+  });
+
   test('a dead test comes before a live one of the same worth', () => {
     const { next } = told(ask([LINE, dead('2')], { cables: CABLES.slice(0, 2) }));
     expect(next).toMatchObject({ test: 'continuity', power: 'off' });

@@ -49,8 +49,8 @@ function maySafelyJoin(own: readonly Behaviour[], cable: number, shares: Shares)
   return (
     shares.some((_, nth) => nth !== cable && isFeed(nth)) &&
     own.every((one) => {
-      const look = lookOf(one, undefined);
-      const short = look?.direct.includes(pairOf('black', 'white')) ?? true;
+      // Any two of its conductors a closed switch may join: which of them go to the line's hot is the person's doing.
+      const short = (lookOf(one, undefined)?.direct.length ?? 1) > 0;
       return one.role !== 'feed' && one.role !== 'loop-in' && !short;
     })
   );
