@@ -7,6 +7,8 @@
  * 3. All remedies of one box against so many plain tallies of it as the search looked at (wanted: at most
  *    100 ms; the ratio tells what the checks and the ranking add).
  * 4. Plan and proof of a four-gang box against one count of it (wanted: at most 50 ms), and its drawing.
+ * 5. The plan that keeps what was found, with one cable more than was, against the plan made anew and its proof.
+ * 6. Eight cables told apart after three readings, against one plan and proof (wanted: at most 100 ms).
  */
 import { countedIds } from '@dense-pack/core/box/piece-id';
 import { spawn } from 'node:child_process';
@@ -21,6 +23,8 @@ import { facesOf } from '@dense-pack/core/plan/faces';
 import { drawWiring } from '@dense-pack/core/plan/layout';
 import { linesOf } from '@dense-pack/core/plan/ends';
 import { workOf } from '@dense-pack/core/plan/suggest';
+import { identify } from '@dense-pack/core/identify/identify';
+import { keepFound } from '@dense-pack/core/plan/keep-found';
 import { synthesise } from '@dense-pack/core/plan/synthesise';
 import { readCountLine } from '@dense-pack/core/shorthand/read';
 
@@ -97,6 +101,60 @@ for (const line of [
   const drawn = time(() => drawWiring(linesOf(box, work), facesOf(box, work), wiring), 1);
   console.log(
     `  ${line}: plan ${(made / 1000).toFixed(1)} ms, proof of ${proof().states} positions ${(proved / 1000).toFixed(1)} ms, together ${((made + proved) / counted).toFixed(0)} counts; drawing ${(drawn / 1000).toFixed(0)} ms`,
+  );
+}
+
+console.log('the plan that keeps what was found against the one made anew, each with its proof');
+for (const [before, now] of [
+  ['22 in3 plastic, 12/2 feed, 12/2 out, duplex', '22 in3 plastic, 12/2 feed, 12/2 out, duplex, 12/2 out'],
+  [
+    '75 in3 plastic 4-gang, 14/2 feed, 14/2 out, 4x 14/2 leg, 4x switch',
+    '75 in3 plastic 4-gang, 14/2 feed, 14/2 out, 4x 14/2 leg, 4x switch, 14/2 out',
+  ],
+] as const) {
+  const [was, is] = [before, now].map((line) => {
+    const read = readCountLine(line);
+    if (!read.ok) throw new Error(read.error.expected);
+    return read.box;
+  });
+  if (!was || !is) continue;
+  const edition = editionOf('nec2023');
+  const found = synthesise(was, workOf(was), edition).wiring;
+  const work = { ...workOf(is), found };
+  const kept = time(() => keepFound(is, work, edition), 5);
+  const anew = time(() => {
+    const { wiring } = synthesise(is, work, edition);
+    return prove(wired(is, work, wiring), work, edition);
+  }, 5);
+  console.log(
+    `  ${now}: ${(kept / 1000).toFixed(1)} ms / ${(anew / 1000).toFixed(1)} ms = ${(kept / anew).toFixed(2)}`,
+  );
+}
+
+console.log('cables told apart against one plan and proof of a four-gang box');
+{
+  const read = readCountLine('75 in3 plastic 4-gang, 14/2 feed, 14/2 out, 4x 14/2 leg, 4x switch');
+  if (!read.ok) throw new Error(read.error.expected);
+  const work = workOf(read.box);
+  const edition = editionOf('nec2023');
+  const plan = time(() => {
+    const { wiring } = synthesise(read.box, work, edition);
+    return prove(wired(read.box, work, wiring), work, edition);
+  }, 5);
+  const cables = Array.from({ length: 8 }, (_, nth) => ({
+    id: `${nth + 1}`,
+    kind: nth % 3 === 2 ? '14/3' : '14/2',
+  }));
+  const readings = [1, 2, 3].map((nth) => ({
+    test: 'volts' as const,
+    from: `${nth}.black`,
+    to: `${nth}.white`,
+    says: nth === 2 ? 120 : ('float' as const),
+  }));
+  const ask = { cables, controls: ['switch' as const], readings, proved: true };
+  const told = time(() => identify(ask), 2);
+  console.log(
+    `  8 cables: ${(told / 1000).toFixed(1)} ms / ${(plan / 1000).toFixed(1)} ms = ${(told / plan).toFixed(2)}`,
   );
 }
 

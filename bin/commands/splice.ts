@@ -6,6 +6,7 @@ import { bench } from '@dense-pack/core/simulate/instruments';
 import type { EditionId } from '@dense-pack/core/edition/index';
 import { Kit, NEW_KIT, stockOf } from '@dense-pack/core/parts/kit';
 import { partsOf } from '@dense-pack/core/plan/cut-list';
+import { disturbanceOf } from '@dense-pack/core/plan/disturbance';
 import { sayHot } from '@dense-pack/core/plan/needs';
 import { readTab } from '@dense-pack/core/physical/end';
 import { type Obstacle, stands } from '@dense-pack/core/plan/obstacle';
@@ -23,6 +24,7 @@ interface Options {
   readonly edition: EditionId;
   readonly work?: string;
   readonly kit?: string;
+  readonly keep?: boolean;
 }
 
 /** The box, what it does, and its plan with the proof; undefined where something cannot be read. */
@@ -45,9 +47,10 @@ function planned(line: string, options: Options) {
       ? [stands('over-told', { piece: one.of, told: one.told, left: one.left }, [one.of])]
       : [],
   );
-  // A wiring entered as found is judged as it is; without one, the plan is.
-  const done = planBox(box, work, edition, stockOf(kit), work.found ? 'found' : 'plan');
-  const obstacles = work.found ? [] : [...tooMany, ...done.plan.obstacles];
+  // A wiring entered as found is judged as it is; without one, or where it is to be built on, the plan is.
+  const judgesFound = work.found !== undefined && !options.keep;
+  const done = planBox(box, work, edition, stockOf(kit), judgesFound ? 'found' : 'plan');
+  const obstacles = judgesFound ? [] : [...tooMany, ...done.plan.obstacles];
   return { ...done, box, edition, obstacles, good: done.good && obstacles.length === 0 };
 }
 
@@ -57,6 +60,140 @@ const kitOption = () =>
   new Option('--kit <file>', 'JSON of the truck: the connectors at hand (without it, plenty)');
 const HELP =
   '\nExit code: 0 it works in every position, 1 it does not or something stands in its way, 2 unreadable.';
+
+type Done = NonNullable<ReturnType<typeof planned>>;
+
+/** Every joint and terminal of a planned box, and what is changed of the wiring that was found. */
+function printSplice(done: Done, json: boolean): void {
+  const disturbed = disturbanceOf(done);
+  const { box, work, plan, wiring, proof, findings, obstacles, good, faces, name, say } = done;
+  process.exitCode = good ? EXIT.legal : EXIT.over;
+  const parts = partsOf(box, work, wiring, plan.kept);
+  if (json) {
+    console.log(
+      JSON.stringify({
+        good,
+        edition: done.edition.id,
+        work,
+        carries: Object.fromEntries(plan.carries),
+        obstacles: obstacles.map((one) => toldObstacle(one, say)),
+        faults: proof.faults.map((one) => toldWiring(one, say)),
+        findings: findings.map((one) => toldWiring(one, say)),
+        states: proof.states,
+        parts,
+        notes: plan.notes,
+        ...(disturbed && {
+          disturbance: {
+            joints: Object.fromEntries(disturbed.joints),
+            apart: disturbed.apart,
+            ends: Object.fromEntries(disturbed.ends),
+            opened: disturbed.opened,
+            steps: disturbed.steps.map(({ words }) => words),
+            dead: disturbed.dead,
+          },
+        }),
+      }),
+    );
+    return;
+  }
+  console.log(
+    [
+      good
+        ? `It works${proof.states === 1 ? '' : ` in all ${proof.states} positions`}. Power off and proved dead before touching; licensed work and the local code decide.`
+        : 'This is not a good plan:',
+      ...[...obstacles, ...proof.faults, ...findings].map((one) => `! ${wordsOf(one, say)}`),
+      ...(disturbed
+        ? [
+            `${disturbed.opened} of ${disturbed.found} joints opened`,
+            ...disturbed.steps.map(({ words }) => `- ${words}`),
+            ...disturbed.dead.map((words) => `dead: ${words}`),
+          ]
+        : []),
+      ...wiring.joints.map(
+        ({ id, ends, connectors }) =>
+          `joint ${id.slice(1)}: ${sayHot(plan.carries.get(id) ?? '', work, faces)}: ${ends.map(name).join(', ')} [${connectors.join() || 'none'}]`,
+      ),
+      ...wiring.lands.map(({ end, at }) => `land: ${name(end)} on ${name(at)}`),
+      ...wiring.broken.map((text) => {
+        const { of, tab } = readTab(text);
+        return `break the ${tab} tab of the ${say.piece(of)}`;
+      }),
+      ...wiring.marked.map((end) => `mark ${name(end)} as a hot`),
+      ...parts.cuts.map(
+        ({ count, size, colour, length, ends }) =>
+          `cut: ${count} × ${size} AWG ${colour}, ${length} in, ${ends.join(' / ')}`,
+      ),
+      ...parts.strips.map(({ size, conductors, length }) => `strip: ${length} in of ${size}/${conductors}`),
+      ...parts.connectors.map(({ count, name: what }) => `bring: ${count} × ${what}`),
+      ...plan.notes,
+    ].join('\n'),
+  );
+}
+
+interface Simulated {
+  readonly json: boolean;
+  readonly on: readonly string[];
+  readonly off: readonly string[];
+}
+
+/** What is live in a planned box with its switches so. */
+function printSimulated(done: Done, options: Simulated): void {
+  const { work, lines, circuitry, proof, good, name: nameOf, say } = done;
+  const { switches, uses } = circuitry.physical;
+  const unknown = options.on.filter((id) => !switches.some((one) => one.id === id));
+  if (unknown.length > 0) {
+    console.error(
+      `${unknown.join(', ')}: there is no such switch; the switches are ${switches.map(({ id }) => id).join(', ') || 'none'}`,
+    );
+    process.exitCode = EXIT.unreadable;
+    return;
+  }
+  process.exitCode = good ? EXIT.legal : EXIT.over;
+  const test = bench(circuitry, work, {
+    positions: Object.fromEntries(options.on.map((id) => [id, 1])),
+    off: options.off,
+  });
+  const conductors = lines.flatMap(({ wires }) =>
+    wires.map(({ id, colour }) => ({
+      end: id,
+      name: nameOf(id),
+      colour,
+      nonContact: test.nonContact(id),
+      volts: test.at(id).volts ?? null,
+      through: test.at(id).through,
+    })),
+  );
+  const outlets = uses
+    .filter(({ here }) => here)
+    .map((point) => ({
+      id: point.id,
+      name: point.name,
+      ...test.plug(point),
+      meter: test.meter(point.hot, point.neutral),
+    }));
+  if (options.json) {
+    console.log(
+      JSON.stringify({
+        good,
+        faults: proof.faults.map((one) => toldWiring(one, say)),
+        switches: switches.map(({ id, name }) => ({ id, name, on: options.on.includes(id) })),
+        conductors,
+        outlets,
+      }),
+    );
+    return;
+  }
+  console.log(
+    [
+      ...proof.faults.map((one) => `! ${wordsOf(one, say)}`),
+      ...conductors.map(
+        ({ name, nonContact, volts }) =>
+          `${name}: ${volts === null ? 'floats' : `${volts} V`}, tester ${nonContact}`,
+      ),
+      ...outlets.map(({ name, says, meter }) => `${name}: plug tester “${says}”, meter ${meter}`),
+    ].join('\n'),
+  );
+}
 
 export function addSplice(program: Command): void {
   program
@@ -69,58 +206,16 @@ export function addSplice(program: Command): void {
     .option('--json', 'print JSON', false)
     .addOption(workOption())
     .addOption(kitOption())
+    .addOption(
+      new Option('--keep', 'plan from the found wiring of the file, opening as few joints as can be').default(
+        false,
+      ),
+    )
     .addOption(editionOption())
     .addHelpText('after', HELP)
     .action((line: string, options: Options) => {
       const done = planned(line, options);
-      if (!done) return;
-      const { box, work, plan, wiring, proof, findings, obstacles, good, faces, name, say } = done;
-      process.exitCode = good ? EXIT.legal : EXIT.over;
-      const parts = partsOf(box, work, wiring);
-      if (options.json) {
-        console.log(
-          JSON.stringify({
-            good,
-            edition: done.edition.id,
-            work,
-            carries: Object.fromEntries(plan.carries),
-            obstacles: obstacles.map((one) => toldObstacle(one, say)),
-            faults: proof.faults.map((one) => toldWiring(one, say)),
-            findings: findings.map((one) => toldWiring(one, say)),
-            states: proof.states,
-            parts,
-            notes: plan.notes,
-          }),
-        );
-        return;
-      }
-      console.log(
-        [
-          good
-            ? `It works${proof.states === 1 ? '' : ` in all ${proof.states} positions`}. Power off and proved dead before touching; licensed work and the local code decide.`
-            : 'This is not a good plan:',
-          ...[...obstacles, ...proof.faults, ...findings].map((one) => `! ${wordsOf(one, say)}`),
-          ...wiring.joints.map(
-            ({ id, ends, connectors }) =>
-              `joint ${id.slice(1)}: ${sayHot(plan.carries.get(id) ?? '', work, faces)}: ${ends.map(name).join(', ')} [${connectors.join() || 'none'}]`,
-          ),
-          ...wiring.lands.map(({ end, at }) => `land: ${name(end)} on ${name(at)}`),
-          ...wiring.broken.map((text) => {
-            const { of, tab } = readTab(text);
-            return `break the ${tab} tab of the ${say.piece(of)}`;
-          }),
-          ...wiring.marked.map((end) => `mark ${name(end)} as a hot`),
-          ...parts.cuts.map(
-            ({ count, size, colour, length, ends }) =>
-              `cut: ${count} × ${size} AWG ${colour}, ${length} in, ${ends.join(' / ')}`,
-          ),
-          ...parts.strips.map(
-            ({ size, conductors, length }) => `strip: ${length} in of ${size}/${conductors}`,
-          ),
-          ...parts.connectors.map(({ count, name: what }) => `bring: ${count} × ${what}`),
-          ...plan.notes,
-        ].join('\n'),
-      );
+      if (done) printSplice(done, options.json);
     });
 
   program
@@ -151,61 +246,6 @@ export function addSplice(program: Command): void {
     .addHelpText('after', HELP)
     .action((line: string, options: Options & { on: string[]; off: string[] }) => {
       const done = planned(line, options);
-      if (!done) return;
-      const { work, lines, circuitry, proof, good, name: nameOf, say } = done;
-      const { switches, uses } = circuitry.physical;
-      const unknown = options.on.filter((id) => !switches.some((one) => one.id === id));
-      if (unknown.length > 0) {
-        console.error(
-          `${unknown.join(', ')}: there is no such switch; the switches are ${switches.map(({ id }) => id).join(', ') || 'none'}`,
-        );
-        process.exitCode = EXIT.unreadable;
-        return;
-      }
-      process.exitCode = good ? EXIT.legal : EXIT.over;
-      const test = bench(circuitry, work, {
-        positions: Object.fromEntries(options.on.map((id) => [id, 1])),
-        off: options.off,
-      });
-      const conductors = lines.flatMap(({ wires }) =>
-        wires.map(({ id, colour }) => ({
-          end: id,
-          name: nameOf(id),
-          colour,
-          nonContact: test.nonContact(id),
-          volts: test.at(id).volts ?? null,
-          through: test.at(id).through,
-        })),
-      );
-      const outlets = uses
-        .filter(({ here }) => here)
-        .map((point) => ({
-          id: point.id,
-          name: point.name,
-          ...test.plug(point),
-          meter: test.meter(point.hot, point.neutral),
-        }));
-      if (options.json) {
-        console.log(
-          JSON.stringify({
-            good,
-            faults: proof.faults.map((one) => toldWiring(one, say)),
-            switches: switches.map(({ id, name }) => ({ id, name, on: options.on.includes(id) })),
-            conductors,
-            outlets,
-          }),
-        );
-        return;
-      }
-      console.log(
-        [
-          ...proof.faults.map((one) => `! ${wordsOf(one, say)}`),
-          ...conductors.map(
-            ({ name, nonContact, volts }) =>
-              `${name}: ${volts === null ? 'floats' : `${volts} V`}, tester ${nonContact}`,
-          ),
-          ...outlets.map(({ name, says, meter }) => `${name}: plug tester “${says}”, meter ${meter}`),
-        ].join('\n'),
-      );
+      if (done) printSimulated(done, options);
     });
 }

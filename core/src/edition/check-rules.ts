@@ -61,6 +61,8 @@ export interface CheckRules {
   readonly armorInPlastic: string;
   readonly bushing: string;
   readonly noGround: string;
+  /** What a replaced receptacle must be. */
+  readonly replacement: string;
   readonly protection: { readonly tamper: string; readonly gfci: string; readonly afci: string };
 }
 
@@ -109,6 +111,7 @@ export const NEC_CHECKS: CheckRules = {
   armorInPlastic: '314.3',
   bushing: '320.40',
   noGround: '406.4(D)',
+  replacement: '406.4(D)',
   protection: { tamper: '406.12', gfci: '210.8', afci: '210.12' },
 };
 
@@ -154,5 +157,6 @@ export const CEC_CHECKS: CheckRules = {
   armorInPlastic: 'CEC Section 10',
   bushing: '12-610',
   noGround: 'CEC Section 10',
+  replacement: 'CEC Section 26',
   protection: { tamper: '26-706', gfci: '26-704', afci: '26-658' },
 };

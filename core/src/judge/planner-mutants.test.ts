@@ -40,6 +40,7 @@ interface Mutant {
 const ENDS = 'ends.ts';
 const FACES = 'faces.ts';
 const MAKE = 'synthesise.ts';
+const NETS = 'nets.ts';
 const SIGNAL = 'signal.ts';
 
 const MUTANTS: readonly Mutant[] = [
@@ -69,7 +70,7 @@ const MUTANTS: readonly Mutant[] = [
   },
   {
     name: 'no box is metal',
-    file: MAKE,
+    file: NETS,
     from: `const metal = isMetal(box);`,
     to: `const metal = isMetal(box) && false;`,
   },
@@ -87,7 +88,7 @@ const MUTANTS: readonly Mutant[] = [
   },
   {
     name: 'like cables are dropped',
-    file: MAKE,
+    file: NETS,
     from: `const wires = lines.flatMap((line) => line.wires);`,
     to: `const wires = lines.filter(({ item, run }, nth) => lines.findIndex((one) => one.item.size === item.size && one.run.does === run.does) === nth).flatMap((line) => line.wires);`,
   },
@@ -213,7 +214,7 @@ const MUTANTS: readonly Mutant[] = [
   },
   {
     name: 'every yoke is thought to ground itself',
-    file: MAKE,
+    file: NETS,
     from: `if (byYoke && !mine`,
     to: `if (mine.length > 0 && !mine`,
   },
@@ -261,7 +262,7 @@ const MUTANTS: readonly Mutant[] = [
   },
   {
     name: 'ground pigtails are one size down',
-    file: MAKE,
+    file: NETS,
     from: `return own > least || own < 10 ? least : own;`,
     to: `return (own > least || own < 10 ? least : own) === 12 ? 14 : 18;`,
   },
@@ -273,7 +274,7 @@ const MUTANTS: readonly Mutant[] = [
   },
   {
     name: 'the box screw is left out',
-    file: MAKE,
+    file: NETS,
     from: `if (signal === GROUND && metal) landings`,
     to: `if (signal === GROUND && metal && work.circuits.length > 9) landings`,
   },

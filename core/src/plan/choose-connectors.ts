@@ -350,7 +350,11 @@ export function chooseConnectors(
   const made: Joint[] = [];
   const jumpers: Wiring['pigtails'] = [];
   const signals = new Map<string, string>();
-  const first = 1 + [...sizes.keys()].filter((end) => readEnd(end)?.kind === 'pigtail').length;
+  // Pigtails that were found keep their numbers, and a number is never given twice.
+  const first = [...sizes.keys()].reduce((next, end) => {
+    const read = readEnd(end);
+    return read?.kind === 'pigtail' ? Math.max(next, Number(read.id.slice(1)) + 1) : next;
+  }, 1);
   joints.forEach(({ id: was, ends }, nth) => {
     const signal = carries.get(was) ?? '';
     const at = able.findIndex((one) => one.nth === nth);

@@ -5,6 +5,7 @@ import type { Size } from '../edition/index.ts';
 import { CONNECTORS, type Connector, type Family, STRIP } from '../connector/connectors.ts';
 import { BOX_SCREW, readEnd } from '../physical/end.ts';
 import { isMetal } from '../physical/pieces.ts';
+import type { Kept } from './synthesise.ts';
 
 export interface Cut {
   readonly size: Size;
@@ -35,16 +36,25 @@ export interface Parts {
   readonly taped: number;
 }
 
-/** The cut list and the parts of one wiring. */
+/**
+ * The cut list and the parts of one wiring.
+ * @param kept what is left of the wiring that was found: of that nothing is cut or brought
+ */
 export function partsOf(
   box: BoxDocument,
-  { schools }: WorkPlan,
+  { schools, found }: WorkPlan,
   wiring: Wiring,
+  kept?: Kept,
   kinds: readonly Connector[] = CONNECTORS,
 ): Parts {
+  const before = kept === undefined || kept.anew ? undefined : found;
+  const old = new Set(before?.pigtails.map(({ id }) => id));
+  const closed = new Set(kept?.joints.flatMap(({ fate, now }) => (fate === 'left' ? [now] : [])));
+  const lands = kept === undefined ? wiring.lands : newLands(wiring, kept);
   const cuts = new Map<string, Cut>();
   const colours = new Map<Size, Map<string, number>>();
   for (const { id, size, colour } of wiring.pigtails) {
+    if (old.has(id)) continue;
     const ends = [
       ...wiring.joints
         .filter((joint) => joint.ends.includes(`p:${id}`))
@@ -68,7 +78,7 @@ export function partsOf(
     colours.set(size, bySize);
   }
   const connectors = new Map<string, number>();
-  for (const joint of wiring.joints)
+  for (const joint of wiring.joints.filter(({ id }) => !closed.has(id)))
     for (const id of joint.connectors) connectors.set(id, (connectors.get(id) ?? 0) + 1);
   const order = ['bare', 'green', 'white', 'black', 'red', 'blue'];
   return {
@@ -85,15 +95,23 @@ export function partsOf(
     connectors: [...connectors]
       .map(([id, count]) => ({ id, name: kinds.find((one) => one.id === id)?.name ?? id, count }))
       .sort((a, b) => (a.id < b.id ? -1 : 1)),
-    groundScrews: isMetal(box) && wiring.lands.some(({ at }) => at === BOX_SCREW) ? 1 : 0,
-    marks: wiring.marked.length,
-    taped: schools.tape ? tapedIn(wiring).length : 0,
+    groundScrews: isMetal(box) && lands.some(({ at }) => at === BOX_SCREW) ? 1 : 0,
+    marks: wiring.marked.filter((end) => !before?.marked.includes(end)).length,
+    taped: schools.tape ? tapedIn({ lands }).length : 0,
   };
 
   function familyOf(id: string | undefined): string {
     const family: Family = kinds.find((one) => one.id === id)?.family ?? 'twist';
     return `straight (${STRIP[family]})`;
   }
+}
+
+/** What lands anew: what was found on its screw and stays there is left out. */
+export function newLands(
+  { lands }: Pick<Wiring, 'lands'>,
+  { lands: stay }: Pick<Kept, 'lands'>,
+): Wiring['lands'] {
+  return lands.filter(({ end, at }) => !stay.some((one) => one.end === end && one.at === at));
 }
 
 /** Devices with something on their screws: what is taped where that school is chosen (common practice). */

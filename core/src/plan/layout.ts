@@ -10,7 +10,15 @@ import { bestOrder, type Block, type Edge, idsOf, type Middle, type Order, type 
 import { BOX_SCREW } from '../physical/end.ts';
 
 /** Measures of the drawing, in px at 100 % text. */
-export const MEASURES = { slot: 24, header: 20, gap: 12, joint: 30, apart: 14, margin: 6 } as const;
+export const MEASURES = {
+  slot: 24,
+  header: 20,
+  gap: 12,
+  joint: 30,
+  apart: 14,
+  margin: 6,
+  edge: 104,
+} as const;
 
 export interface DrawnWire {
   readonly wire: Wire;

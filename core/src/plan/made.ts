@@ -4,7 +4,8 @@
  */
 import type { Wiring, WorkPlan } from '../box/work.ts';
 import { readEnd } from '../physical/end.ts';
-import { tapedIn } from './cut-list.ts';
+import { newLands, tapedIn } from './cut-list.ts';
+import type { Kept } from './synthesise.ts';
 import { landTick, readTick, tapeTick } from './tick.ts';
 
 /** Every joint and terminal by its tick, with what meets there; numbers of joints and pigtails do not matter. */
@@ -50,19 +51,28 @@ export function withPlan(work: WorkPlan, plan: Wiring): WorkPlan {
   };
 }
 
-/** Whether every joint is made up, and every terminal landed. */
-export function allMade({ plan, made, schools }: Pick<WorkPlan, 'plan' | 'made' | 'schools'>): {
+/** Whether every joint is made up, and every terminal landed. What was found and is left alone is made. */
+export function allMade(
+  { plan, made, schools }: Pick<WorkPlan, 'plan' | 'made' | 'schools'>,
+  kept?: Kept,
+): {
   readonly joined: boolean;
   readonly landed: boolean;
 } {
   const ticked = new Set(made);
-  const all = (ids: readonly string[]) => ids.length > 0 && ids.every((id) => ticked.has(id));
+  // A plan with nothing to make is not made; one that only keeps is.
+  const all = (ids: readonly string[]) =>
+    (ids.length > 0 || kept !== undefined) && ids.every((id) => ticked.has(id));
   const { joints, lands } = plan ?? { joints: [], lands: [] };
+  const left = new Set(
+    kept?.joints.flatMap(({ fate, now }) => (fate === 'left' && now !== undefined ? [now] : [])),
+  );
+  const anew = kept === undefined ? lands : newLands({ lands }, kept);
   return {
-    joined: all(joints.map(({ id }) => id)),
+    joined: all(joints.flatMap(({ id }) => (left.has(id) ? [] : [id]))),
     landed: all([
-      ...lands.filter(({ at }) => readEnd(at)?.kind === 'terminal').map(({ at }) => landTick(at)),
-      ...(schools.tape ? tapedIn({ lands }).map(tapeTick) : []),
+      ...anew.filter(({ at }) => readEnd(at)?.kind === 'terminal').map(({ at }) => landTick(at)),
+      ...(schools.tape ? tapedIn({ lands: anew }).map(tapeTick) : []),
     ]),
   };
 }

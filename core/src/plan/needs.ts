@@ -13,6 +13,7 @@ import {
   conductorsNeeded,
   guardedNeutral,
   guardsOf,
+  type Line,
   linesOf,
   neutralOf,
   partnerOf,
@@ -29,8 +30,8 @@ export function obstaclesOf(
   box: BoxDocument,
   work: WorkPlan,
   edition: Edition = editionOf('nec2023'),
-  lines = linesOf(box, work),
-  faces = facesOf(box, work),
+  lines: readonly Line[] = linesOf(box, work),
+  faces: readonly Face[] = facesOf(box, work),
 ): Obstacle[] {
   const ground = { box, work, edition, lines, faces, there: sourcesOf(lines, faces, work) };
   const found = LOOKS.flatMap((look) => look(ground));

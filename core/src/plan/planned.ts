@@ -9,6 +9,7 @@ import { namesOf } from '../physical/name.ts';
 import type { Stock } from './choose-connectors.ts';
 import { type Line, linesOf } from './ends.ts';
 import { type Face, facesOf } from './faces.ts';
+import { keepFound } from './keep-found.ts';
 import { withPlan } from './made.ts';
 import { planSayer } from './say.ts';
 import { type Plan, synthesise } from './synthesise.ts';
@@ -46,6 +47,17 @@ export interface Computed extends Pick<Judgement, 'proof' | 'findings'> {
   readonly plan: Plan;
 }
 
+/** Whether a wiring was entered as found: one with nothing joined says nothing. */
+export const hasFound = ({ found }: Pick<WorkPlan, 'found'>): boolean =>
+  found !== undefined && found.joints.length + found.lands.length > 0;
+
+/** Plans a box: from the wiring that was found, where one was entered and is not to be made anew. */
+export function planOf(box: BoxDocument, work: WorkPlan, edition: Edition, stock?: Stock): Plan {
+  return hasFound(work) && !work.schools.remake
+    ? keepFound(box, work, edition, stock)
+    : synthesise(box, work, edition, stock);
+}
+
 const wiringIn = (work: WorkPlan, plan: Plan, mode: Mode): Wiring =>
   mode === 'found' ? (work.found ?? NOTHING_JOINED) : plan.wiring;
 
@@ -57,7 +69,8 @@ export function computePlan(
   stock?: Stock,
   mode: Mode = 'plan',
 ): Computed {
-  const plan = synthesise(box, said, edition, stock);
+  // What was found is judged as it is; what it would be if it were made anew is offered beside it.
+  const plan = mode === 'found' ? synthesise(box, said, edition, stock) : planOf(box, said, edition, stock);
   const { proof, findings } = judgeWiring(box, said, wiringIn(said, plan, mode), edition);
   return { plan, proof, findings };
 }

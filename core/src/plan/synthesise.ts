@@ -4,15 +4,16 @@
  */
 import type { BoxDocument } from '../box/document.ts';
 import type { Wiring, WorkPlan } from '../box/work.ts';
-import type { Breaker, Edition, Size } from '../edition/index.ts';
-import { BOX_SCREW } from '../physical/end.ts';
-import { isArmored, isMetal } from '../physical/pieces.ts';
+import type { Edition, Size } from '../edition/index.ts';
 import { chooseConnectors, type Stock, UNLIMITED } from './choose-connectors.ts';
-import { linesOf, partnerOf, type Wire } from './ends.ts';
-import { type Face, facesOf } from './faces.ts';
 import { obstaclesOf } from './needs.ts';
+import { isMultiwireNeutral, type Landing, largest, netsOf } from './nets.ts';
 import type { Obstacle } from './obstacle.ts';
-import { CAPPED, GROUND, isNeutral, pigtailColour, rankOf, readSignal } from './signal.ts';
+import { CAPPED, GROUND, pigtailColour } from './signal.ts';
+
+/** What is said where a ground is wanted and none is there. */
+export const noGround = ({ checks }: Edition): string =>
+  `No equipment ground is recorded in this box, and none may be invented: a metal raceway may be one, and a replacement receptacle has its own rules (${checks.noGround}).`;
 
 export interface Plan {
   readonly wiring: Wiring;
@@ -23,65 +24,25 @@ export interface Plan {
   readonly complete: boolean;
   /** What a person should know of it. */
   readonly notes: readonly string[];
+  /** What it keeps of the wiring that was found, where it starts from it. */
+  readonly kept?: Kept;
 }
 
-interface Landing {
-  readonly terminals: readonly string[];
-  readonly lead: boolean;
-  readonly size: Size | undefined;
-}
+/** What becomes of a joint that was found. */
+export const FATES = ['left', 'opened', 'taken-apart'] as const;
 
-const largest = (sizes: readonly Size[]): Size | undefined =>
-  sizes.reduce<Size | undefined>(
-    (most, size) => (most === undefined || size < most ? size : most),
-    undefined,
-  );
-
-/** The ground a pigtail must have by the largest breaker of the box. */
-function groundSize(work: WorkPlan, edition: Edition, wires: readonly Wire[]): Size {
-  const breakers = work.circuits.flatMap(({ breaker }) => (breaker === undefined ? [] : [breaker]));
-  const own = largest(wires.map(({ size }) => size)) ?? 12;
-  const most = breakers.reduce<Breaker | undefined>(
-    (high, one) => (high === undefined || one > high ? one : high),
-    undefined,
-  );
-  if (most === undefined) return own;
-  const least = edition.terminals.leastGround.value[most];
-  // Of the cable's own size while that is handy; where the cable is thick, the least the breaker asks for.
-  return own > least || own < 10 ? least : own;
-}
-
-function landingsOf(
-  signal: string,
-  faces: readonly Face[],
-  metal: boolean,
-  work: WorkPlan,
-  edition: Edition,
-): Landing[] {
-  const { ground } = work.schools;
-  const landings = faces.flatMap((face): Landing[] => {
-    const mine = face.terminals.filter((terminal) => terminal.signal === signal);
-    if (signal === GROUND) {
-      // A self-grounding yoke on a bonded metal box, or in the CEC any yoke on one, needs no pigtail.
-      const byYoke =
-        metal && (ground === 'self-grounding' || (ground === 'yoke' && edition.terminals.bondedYoke.value));
-      if (byYoke && !mine.some((one) => one.metal === 'lead')) return [];
-    }
-    const groups = new Map<string, string[]>();
-    for (const terminal of mine) {
-      // An intact tab makes two screws one place to land.
-      const group =
-        terminal.tab && !face.broken.includes(`${face.key}:${terminal.tab}`) ? terminal.tab : terminal.id;
-      groups.set(group, [...(groups.get(group) ?? []), terminal.id]);
-    }
-    return [...groups.values()].map((terminals) => ({
-      terminals,
-      lead: mine.find(({ id }) => id === terminals[0])?.metal === 'lead',
-      size: face.size,
-    }));
-  });
-  if (signal === GROUND && metal) landings.push({ terminals: [BOX_SCREW], lead: false, size: undefined });
-  return landings;
+/** How a plan comes from what was found. */
+export interface Kept {
+  /** Each joint that was found, by its id there: what becomes of it, and which joint of the plan it is then. */
+  readonly joints: readonly {
+    readonly found: string;
+    readonly fate: (typeof FATES)[number];
+    readonly now?: string;
+  }[];
+  /** Conductors that stay on the terminal they were on. */
+  readonly lands: readonly { readonly end: string; readonly at: string }[];
+  /** Nothing could be kept: the plan is made as if nothing had been there. */
+  readonly anew: boolean;
 }
 
 /**
@@ -112,21 +73,9 @@ export function synthesise(
   edition: Edition,
   stock: Stock = UNLIMITED,
 ): Plan {
-  const lines = linesOf(box, work);
-  const faces = facesOf(box, work);
+  const { lines, faces, wires, nets, groundless } = netsOf(box, work, edition);
   const obstacles = obstaclesOf(box, work, edition, lines, faces);
-  const metal = isMetal(box);
-  const notes: string[] = [];
-  const wires = lines.flatMap((line) => line.wires);
-  const signals = [
-    ...new Set([
-      ...(metal || faces.length > 0 || wires.some(({ signal }) => signal === GROUND) ? [GROUND] : []),
-      ...wires.map(({ signal }) => signal),
-      ...faces.flatMap(({ terminals }) =>
-        terminals.flatMap(({ signal }) => (signal === undefined ? [] : [signal])),
-      ),
-    ]),
-  ].sort((a, b) => rankOf(a) - rankOf(b) || (a < b ? -1 : 1));
+  const notes = groundless ? [noGround(edition)] : [];
 
   const joints: { id: string; ends: string[]; connectors: string[] }[] = [];
   const pigtails: Wiring['pigtails'] = [];
@@ -145,23 +94,11 @@ export function synthesise(
     return `p:${id}`;
   };
 
-  for (const signal of signals) {
-    const mine = wires.filter((wire) => wire.signal === signal);
+  for (const { signal, wires: mine, landings, size, tail } of nets) {
     if (signal === CAPPED) {
       for (const wire of mine) joint(signal, [wire.id]);
       continue;
     }
-    const landings = landingsOf(signal, faces, metal, work, edition);
-    if (signal === GROUND && mine.length === 0 && !isArmored(box)) {
-      if (landings.length > 0)
-        notes.push(
-          `No equipment ground is recorded in this box, and none may be invented: a metal raceway may be one, and a replacement receptacle has its own rules (${edition.checks.noGround}).`,
-        );
-      continue;
-    }
-    const size =
-      signal === GROUND ? groundSize(work, edition, mine) : (largest(mine.map((one) => one.size)) ?? 12);
-    const tail = spareTail(signal, faces, work, mine.length);
     const [first] = mine;
     const [only] = landings;
     if (mine.length + landings.length + (tail ? 1 : 0) === 1) {
@@ -224,7 +161,7 @@ export function synthesise(
     } else joint(signal, ends);
   }
 
-  if (work.schools.splice === 'jumper' && faces.length > 1 && signals.includes(GROUND))
+  if (work.schools.splice === 'jumper' && faces.length > 1 && nets.some(({ signal }) => signal === GROUND))
     notes.push(
       `The grounds are not looped from device to device: taking one out would open the next (${edition.terminals.sections['device-bond']}). Each has its pigtail.`,
     );
@@ -252,20 +189,4 @@ export function synthesise(
     complete: all.length === 0,
     notes,
   };
-}
-
-export function isMultiwireNeutral(signal: string, work: WorkPlan): boolean {
-  const read = readSignal(signal);
-  return read.kind === 'neutral' && partnerOf(work, read.circuit) !== undefined;
-}
-
-/** Whether a spare neutral tail is left: at switches of which none takes the neutral. */
-function spareTail(signal: string, faces: readonly Face[], work: WorkPlan, wires: number): boolean {
-  if (!work.schools.spareNeutral || !isNeutral(signal) || wires < 1) return false;
-  const switches = faces.filter(({ kind }) => kind.group === 'switch');
-  return (
-    switches.length > 0 &&
-    switches.length === faces.length &&
-    !faces.some(({ terminals }) => terminals.some((one) => isNeutral(one.signal)))
-  );
 }

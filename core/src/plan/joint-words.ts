@@ -1,0 +1,68 @@
+/** A joint and a landing in words: the same on their cards, in step mode and read aloud. */
+import { CONNECTORS, STRIP } from '../connector/connectors.ts';
+import { readEnd } from '../physical/end.ts';
+import type { TerminalLanding } from './landings.ts';
+import type { Planned } from './planned.ts';
+
+const HOW = {
+  twist: 'No bare copper below the skirt; tug each conductor.',
+  push: 'Seat each fully, look through the window, tug.',
+  lever: 'Seat each fully, close the lever, look and tug.',
+  crimp: 'Crimp with the tool it is listed with; tug.',
+} as const;
+
+export interface JointWords {
+  /** Each end under the connector. */
+  readonly ends: readonly { readonly end: string; readonly words: string }[];
+  readonly connector: string;
+  readonly how: string;
+}
+
+/** What goes into the joint with this place in the order of making up; undefined where there is none. */
+export function jointWords(planned: Planned, nth: number): JointWords | undefined {
+  const { wiring, work } = planned;
+  const joint = wiring.joints[nth];
+  if (!joint) return undefined;
+  const kind = CONNECTORS.find(({ id }) => id === joint.connectors[0]);
+  const family = kind?.family ?? 'twist';
+  const say = (end: string) => {
+    const words = planned.name(end);
+    if (readEnd(end)?.kind !== 'pigtail') return words;
+    const land = wiring.lands.find((one) => one.end === end);
+    const piece = wiring.pigtails.find(({ id }) => `p:${id}` === end);
+    const to = land
+      ? `to the ${planned.name(land.at).replace(/^the /, '')}`
+      : joint.ends.length === 1
+        ? 'capped'
+        : 'to the next joint, or capped';
+    return `${piece?.colour ?? ''} pigtail ${to}`;
+  };
+  return {
+    ends: joint.ends.map((end) => ({ end, words: say(end) })),
+    connector: kind ? `${kind.name}, strip ${STRIP[family]}` : 'no connector at hand',
+    how: `${family === 'twist' && work.schools.pretwist ? 'Twist together clockwise first. ' : ''}${HOW[family]}`,
+  };
+}
+
+/** A jumper between two devices: where its other end lands. */
+function jumperWords({ wiring, name }: Planned, end: string, here: string): string {
+  const other = wiring.lands.find((one) => one.end === end && one.at !== here)?.at;
+  return other === undefined ? 'a loose pigtail' : `jumper to ${name(other)}`;
+}
+
+/** What lands on a terminal: `pigtail from joint 2`, `nothing`. */
+export function landedWords(planned: Planned, { terminal, ends, joint }: TerminalLanding): string {
+  const { wiring } = planned;
+  const [end] = ends;
+  if (joint !== undefined) return `in joint ${wiring.joints.findIndex((one) => one.id === joint) + 1}`;
+  if (end === undefined) return 'nothing';
+  const nth = wiring.joints.findIndex((one) => one.ends.includes(end));
+  if (readEnd(end)?.kind === 'pigtail')
+    return nth < 0 ? jumperWords(planned, end, terminal.id) : `pigtail from joint ${nth + 1}`;
+  return `${planned.name(end)}${wiring.marked.includes(end) ? ', marked as a hot' : ''}`;
+}
+
+/** Whether what lands on a terminal was found there and is left. */
+export const isKept = ({ plan }: Planned, { terminal, ends }: TerminalLanding): boolean =>
+  ends.length > 0 &&
+  ends.every((end) => plan.kept?.lands.some((one) => one.end === end && one.at === terminal.id));
