@@ -138,7 +138,13 @@ test.each([
 
 describe('records', () => {
   test('names are trimmed, and need something in them', () => {
-    expect(JobFields.parse({ name: '  House ' })).toEqual({ name: 'House', edition: 'nec2023', note: '' });
+    expect(JobFields.parse({ name: '  House ' })).toEqual({
+      name: 'House',
+      edition: 'nec2023',
+      note: '',
+      panel: { circuits: [] },
+      links: [],
+    });
     expect(JobFields.safeParse({ name: '   ' }).success).toBe(false);
     expect(JobFields.safeParse({ name: 'x'.repeat(81) }).success).toBe(false);
     expect(BoxFields.safeParse({ name: 'B', box: EMPTY_BOX, circuit: 'x'.repeat(41) }).success).toBe(false);

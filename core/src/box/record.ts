@@ -2,7 +2,10 @@
 import { z } from 'zod';
 import { DEFAULT_EDITION, EDITION_IDS } from '../edition/index.ts';
 
+import { Closing } from './closing.ts';
+import { Links } from './links.ts';
 import { oneLine } from './one-line.ts';
+import { NO_PANEL, Panel } from './panel.ts';
 import { Reading } from './reading.ts';
 import { Safety } from './safety.ts';
 import { StoredBox } from './versions.ts';
@@ -18,6 +21,10 @@ export const JobFields = z.strictObject({
   name: name('job'),
   edition: z.enum(EDITION_IDS).default(DEFAULT_EDITION),
   note: z.string().max(4000, 'must be at most 4000 characters').default(''),
+  /** The circuits of the house. */
+  panel: Panel.default(NO_PANEL),
+  /** The cables between its boxes. */
+  links: Links.default([]),
 });
 export type JobFields = z.output<typeof JobFields>;
 
@@ -43,6 +50,14 @@ export const Seen = z.strictObject({
   readings: z.array(Reading).max(200, 'must be at most 200 readings').default([]),
   /** The tester was proved on a known live source before and after them. */
   testerProved: z.boolean().default(false),
+  /** What was tested when it was closed. */
+  closing: Closing.default(Closing.parse({})),
+  /** Minutes of work in it, for the plan of the day; 0 leaves it out, nothing said takes what is usual. */
+  minutes: z
+    .int('must be whole minutes')
+    .min(0, 'must be at least 0 minutes')
+    .max(10_000, 'must be at most 10000 minutes')
+    .optional(),
   /** The remedy that was taken into the plan, up to three steps, and why it was chosen. */
   remedy: z.array(z.string().max(400)).max(4).default([]),
   /** Photos kept with the box, oldest first. */
@@ -122,7 +137,12 @@ export type BoxState = z.output<typeof BoxState>;
 /** Bodies of the writes. */
 export const NewJob = JobFields.extend({ id: RecordId.optional() });
 export const NewBox = BoxFields.extend({ id: RecordId.optional() });
-export const JobChange = JobFields.extend({ version: z.int().min(1) });
+/** What an older program does not know of a job stays as it is stored. */
+export const JobChange = JobFields.extend({
+  panel: Panel.optional(),
+  links: Links.optional(),
+  version: z.int().min(1),
+});
 export const BoxChange = BoxFields.extend({ version: z.int().min(1) });
 
 /** An error answer (RFC 9457), with the fields that were wrong and what each accepts. */

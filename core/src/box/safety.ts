@@ -5,6 +5,7 @@
 import { z } from 'zod';
 import type { BoxDocument } from './document.ts';
 import { oneLine } from './one-line.ts';
+import { circuitNamed, nameInPanel, NO_PANEL, type Panel, type PanelCircuit, tiedTo } from './panel.ts';
 import { readingName } from './reading.ts';
 import type { SafeStep, Stage } from './words.ts';
 
@@ -92,20 +93,55 @@ export function conductorsIn({ items }: BoxDocument): readonly ToProve[] {
   });
 }
 
+/** A breaker that must be off for the box. */
+export interface BreakerState {
+  readonly name: string;
+  readonly off: boolean;
+  readonly tagged: boolean;
+  /** What the panel knows of it. */
+  readonly known: PanelCircuit | undefined;
+  /** The circuit of the box whose handle it is tied to: it goes off with it. */
+  readonly with: string | undefined;
+}
+
 export interface SafetyState {
-  readonly circuits: readonly { readonly name: string; readonly off: boolean; readonly tagged: boolean }[];
+  readonly circuits: readonly BreakerState[];
   readonly conductors: readonly (ToProve & { readonly dead: boolean })[];
   /** Whether all of it is done. */
   readonly done: boolean;
 }
 
-/** How far making safe has come. A box whose circuit is not named is not safe. */
-export function safetyOf({ circuit, box, seen: { safe, safety } }: Told): SafetyState {
-  const circuits = circuitsIn({ circuit, box }).map((name) => ({
-    name,
-    off: Object.hasOwn(safety.off, name),
-    tagged: Object.hasOwn(safety.off, name) && safety.off[name] === true,
-  }));
+/**
+ * How far making safe has come. A box whose circuit is not named is not safe; a breaker whose handle is tied to one
+ * of its own must be off too.
+ */
+export function safetyOf(
+  { circuit, box, seen: { safe, safety } }: Told,
+  panel: Panel = NO_PANEL,
+): SafetyState {
+  const ids = new Set<string>();
+  // Both spaces of a two-pole breaker are one handle.
+  const names = circuitsIn({ circuit, box }).filter((name) => {
+    const one = circuitNamed(panel, name);
+    return one === undefined || (!ids.has(one.id) && ids.add(one.id));
+  });
+  const known = names.map((name) => circuitNamed(panel, name));
+  const tied = known.flatMap((one, nth) =>
+    one === undefined
+      ? []
+      : tiedTo(panel, one).flatMap((other) => {
+          if (ids.has(other.id)) return [];
+          ids.add(other.id);
+          return [{ name: nameInPanel(other), known: other, with: names[nth] }];
+        }),
+  );
+  const circuits = [...names.map((name, nth) => ({ name, known: known[nth], with: undefined })), ...tied].map(
+    (one): BreakerState => ({
+      ...one,
+      off: Object.hasOwn(safety.off, one.name),
+      tagged: Object.hasOwn(safety.off, one.name) && safety.off[one.name] === true,
+    }),
+  );
   const dead = new Set(safety.dead);
   const conductors = conductorsIn(box).map((one) => ({ ...one, dead: dead.has(one.id) }));
   const steps = (['found', 'proved', 'again'] as const).every((step) => safe.includes(step));

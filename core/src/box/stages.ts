@@ -5,7 +5,7 @@ import { changeItem } from './edit.ts';
 import type { NewId } from './piece-id.ts';
 import { type BoxFields, NOTHING_SEEN } from './record.ts';
 import { hasDuty } from './set-up.ts';
-import { type Duty, firstHalf, secondHalf } from './work.ts';
+import { type BoxWork, type Duty, firstHalf, secondHalf, type Wiring } from './work.ts';
 
 type Guards = NonNullable<Duty['guards']>;
 
@@ -16,14 +16,47 @@ export function planChange({ box }: Pick<BoxFields, 'box'>, now: string): Staged
   return { box, found: box, stage: 'planned', stageAt: now };
 }
 
-/** Says that the plan was built as it stands. What was found stays beside it. */
+/**
+ * Says that the plan was built as it stands. What was found stays beside it, with the wiring that was entered for
+ * it; the wiring that was planned is the one that is in the box now, and the next plan starts from it.
+ */
 export function markBuilt({ box, found }: Pick<BoxFields, 'box' | 'found'>, now: string): Staged {
-  return { box, found, stage: 'built', stageAt: now };
+  const { work } = box;
+  const planned = work?.plan;
+  if (!work || !planned || !isOf(planned, box)) return { box, found, stage: 'built', stageAt: now };
+  const { renewed: _renewed, ...rest } = work;
+  return {
+    box: { ...box, work: { ...rest, found: planned } },
+    found: found && withFound(found, work),
+    stage: 'built',
+    stageAt: now,
+  };
 }
 
-/** Drops the plan: the box is again as it was found. */
+/** Drops the plan: the box is again as it was found, with the wiring that was entered for it meanwhile. */
 export function dropPlan({ box, found }: Pick<BoxFields, 'box' | 'found'>, now: string): Staged {
-  return { box: found ?? box, found: null, stage: 'found', stageAt: now };
+  return {
+    box: found ? (box.work ? withFound(found, box.work) : found) : box,
+    found: null,
+    stage: 'found',
+    stageAt: now,
+  };
+}
+
+/** A box as it was found, with the wiring that was entered as found while a change of it was planned. */
+function withFound(found: BoxDocument, { circuits, schools, found: wiring }: BoxWork): BoxDocument {
+  if (wiring === undefined) return found;
+  return { ...found, work: { ...(found.work ?? { circuits, schools, made: [] }), found: wiring } };
+}
+
+/** Whether every end of a wiring is of a piece that is in the box. */
+function isOf({ joints, lands }: Wiring, { items }: BoxDocument): boolean {
+  const there = new Set(items.map(({ id }) => id));
+  const ends = [...joints.flatMap((joint) => joint.ends), ...lands.flatMap(({ end, at }) => [end, at])];
+  return ends.every((end) => {
+    const [kind, of = ''] = end.split(':');
+    return kind === 'p' || kind === 'x' || there.has(of);
+  });
 }
 
 /**

@@ -22,7 +22,7 @@ import { printCountLine } from '../shorthand/print.ts';
 import { reread } from './reread.ts';
 import { nextOf, withWork } from './set-up.ts';
 import { StoredBox } from './versions.ts';
-import { WorkPlan } from './work.ts';
+import { BoxWork, WorkPlan } from './work.ts';
 
 function boxOf(line: string): BoxDocument {
   const read = readCountLine(line);
@@ -102,6 +102,45 @@ describe('stages', () => {
     const planned = { ...fields, ...planChange(fields, AT) };
     const dropped = dropPlan({ ...planned, box: removeItem(planned.box, 'i2.0') }, AT);
     expect(dropped).toMatchObject({ stage: 'found', found: null, box: FOUND });
+  });
+
+  const wiring = (end: string) => ({
+    joints: [{ id: 'j1', ends: [end], connectors: [] }],
+    pigtails: [],
+    lands: [],
+    broken: [],
+    marked: [],
+    backstabbed: [],
+  });
+  const worked = (box: BoxDocument, more: object) => ({
+    ...box,
+    work: BoxWork.parse({ circuits: [{ id: 'a' }], ...more }),
+  });
+
+  test('a wiring entered as found while a change was planned is not dropped with the plan', () => {
+    const planned = planChange(fields, AT);
+    const entered = worked(planned.box, { found: wiring('w:i2.0:black'), renewed: ['i3.0'] });
+    const dropped = dropPlan({ ...planned, box: entered }, AT);
+    expect(dropped.box.work?.found?.joints[0]?.ends).toEqual(['w:i2.0:black']);
+    expect(dropped.box.items).toEqual(FOUND.items);
+  });
+
+  test('once built the planned wiring is the one in the box, what was found keeps its own', () => {
+    const planned = planChange(fields, AT);
+    const [cable] = planned.box.items;
+    const id = cable?.id ?? '';
+    const box = worked(planned.box, {
+      found: wiring(`w:${id}:white`),
+      plan: wiring(`w:${id}:black`),
+      renewed: [id],
+    });
+    const built = markBuilt({ ...planned, box }, AT);
+    expect(built.box.work?.found?.joints[0]?.ends).toEqual([`w:${id}:black`]);
+    expect(built.box.work?.renewed).toBeUndefined();
+    expect(built.found?.work?.found?.joints[0]?.ends).toEqual([`w:${id}:white`]);
+    // A plan of pieces that are no longer there is not what was built.
+    const stale = markBuilt({ ...planned, box: worked(planned.box, { plan: wiring('w:i99.0:black') }) }, AT);
+    expect(stale.box.work?.found).toBeUndefined();
   });
 
   test('what was there already is taken over into what was found', () => {

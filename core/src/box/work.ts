@@ -161,6 +161,8 @@ export const Schools = z.strictObject({
   spareNeutral: z.boolean().default(true),
   connector: z.enum(['twist', 'push', 'lever']).default('twist'),
   ground: z.enum(['pigtail', 'self-grounding', 'yoke']).default('pigtail'),
+  /** Every joint is made anew, whatever was found. */
+  remake: z.literal(true).optional(),
   /** Length of a pigtail, in. */
   pigtail: z.int().min(6, 'must be at least 6 in').max(12, 'must be at most 12 in').default(8),
 });
@@ -208,6 +210,8 @@ const shared = {
   found: Wiring.optional(),
   /** The wiring that was planned. */
   plan: Wiring.optional(),
+  /** Devices exchanged like for like: worn, and wired again terminal for terminal. */
+  renewed: z.array(piece).max(240).optional(),
   /** Joints and terminals ticked as made up. */
   made: z.array(z.string().max(80)).max(2000).default([]),
 };

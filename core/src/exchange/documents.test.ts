@@ -2,6 +2,7 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import fc from 'fast-check';
+import Papa from 'papaparse';
 import { BoxDocument } from '../box/document.ts';
 import { readCountLine } from '../shorthand/read.ts';
 import { LINE } from '../tests/lines.ts';
@@ -82,3 +83,30 @@ describe('CSV', () => {
     expect(csv).toMatch("'=SUM(A1),'@x,");
   });
 });
+
+test('cells a spreadsheet would take for a formula are text in the file, and come back as they were', () => {
+  const name = fc.tuple(
+    fc.constantFrom('=', '+', '-', '@', "'=", "''@", "'", 'x'),
+    fc.stringMatching(/^[a-zA-Z0-9()!' ]{0,20}[a-z]$/),
+  );
+  fc.assert(
+    fc.property(name, ([sign, rest]) => {
+      const said = `${sign}${rest}`;
+      const [row] = readCsv(
+        writeCsv([{ name: said, room: said, circuit: sign + rest.slice(-9), box: boxIn('18 in3, 12/2') }]),
+      );
+      if (!row?.ok) throw new Error(row?.why);
+      expect([row.fields.name, row.fields.room]).toEqual([said.replace(/\s+/g, ' ').trim(), said.trim()]);
+      const cells =
+        Papa.parse<string[]>(writeCsv([{ name: said, room: '', circuit: '', box: boxIn('18 in3') }]))
+          .data[1] ?? [];
+      for (const cell of cells) expect(cell).not.toMatch(/^[=+@\t\r]|^-(?!\d+(\.\d+)?$)/);
+    }),
+  );
+});
+
+function boxIn(line: string): BoxDocument {
+  const read = readCountLine(line);
+  if (!read.ok) throw new Error(read.error.expected);
+  return read.box;
+}

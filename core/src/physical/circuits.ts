@@ -1,5 +1,6 @@
 /** The circuits of a box: what they are called and which share a neutral. */
 import type { WorkPlan } from '../box/work.ts';
+import type { Physical } from './physical.ts';
 
 export const nameOfCircuit = (work: Pick<WorkPlan, 'circuits'>, id: string): string => {
   const name = work.circuits.find((one) => one.id === id)?.name;
@@ -21,3 +22,18 @@ export function sharersOf({ circuits }: Pick<WorkPlan, 'circuits'>, id: string):
 /** Whether a circuit is half of a multiwire circuit. */
 export const isMultiwire = (work: Pick<WorkPlan, 'circuits'>, id: string): boolean =>
   sharersOf(work, id).length > 1;
+
+/** Pairs of circuits that come to a box and share a neutral. */
+export function multiwirePairs(
+  { sources }: Pick<Physical, 'sources'>,
+  work: Pick<WorkPlan, 'circuits'>,
+): (readonly [string, string])[] {
+  const brought = new Set(sources.flatMap(({ held }) => (held.kind === 'hot' ? [held.circuit] : [])));
+  return work.circuits.flatMap(({ id }) =>
+    brought.has(id)
+      ? sharersOf(work, id).flatMap((other) =>
+          other > id && brought.has(other) ? [[id, other] as const] : [],
+        )
+      : [],
+  );
+}

@@ -93,3 +93,29 @@ export function showInches(amount: Length): string {
   }
   return `${whole === 0 ? '' : whole}${digits(above, UP)}⁄${digits(below, DOWN)}`;
 }
+
+/** The units a person writes lengths in. */
+export type LengthUnit = 'in' | 'mm';
+
+/** The unit a length was written in; feet and inches are inches. @example unitOfLength('590 mm') // 'mm' */
+export const unitOfLength = (text: string): LengthUnit => (/(mm|cm)\s*$/i.test(text) ? 'mm' : 'in');
+
+/**
+ * Prints a length exactly, as a person writes it: inches with a fraction to the sixty-fourth where one fits, else as
+ * a decimal; millimetres as a decimal. {@link readLength} reads the same length back.
+ * @example writeLength(inches(78.25), 'in') // '78 1/4 in'
+ */
+export function writeLength(amount: Length, unit: LengthUnit): string {
+  if (unit === 'mm') return `${printDecimal(amount, 6)} mm`;
+  const parts = amount / 396_875;
+  if (!Number.isInteger(parts)) return printLength(amount);
+  const whole = Math.floor(parts / 64);
+  let above = parts % 64;
+  let below = 64;
+  if (above === 0) return `${whole} in`;
+  while (above % 2 === 0) {
+    above /= 2;
+    below /= 2;
+  }
+  return `${whole === 0 ? '' : `${whole} `}${above}/${below} in`;
+}

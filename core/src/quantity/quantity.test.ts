@@ -4,7 +4,16 @@
  */
 import fc from 'fast-check';
 import { bignumber, create, all } from 'mathjs';
-import { printLength, readLength, showInches, sixtyFourths, type Length } from './length.ts';
+import {
+  inches,
+  printLength,
+  readLength,
+  showInches,
+  sixtyFourths,
+  unitOfLength,
+  writeLength,
+  type Length,
+} from './length.ts';
 import { printDecimal, readNumber } from './number.ts';
 import { cubicInches, millilitres, printVolume, readVolume, showVolume } from './volume.ts';
 
@@ -90,4 +99,30 @@ test('a length prints so that it reads back the same', () => {
 
 test('a number reads as the rational it is', () => {
   expect(readNumber('2 1/8')).toEqual({ of: 17n, over: 8n });
+});
+
+test('a length is written as a person writes it, and reads back the same', () => {
+  expect(writeLength(sixtyFourths(78 * 64 + 16), 'in')).toBe('78 1/4 in');
+  expect([sixtyFourths(64), sixtyFourths(24), sixtyFourths(1)].map((one) => writeLength(one, 'in'))).toEqual([
+    '1 in',
+    '3/8 in',
+    '1/64 in',
+  ]);
+  expect(writeLength(inches(0.1), 'in')).toBe('0.1 in');
+  expect(writeLength(inches(1), 'mm')).toBe('25.4 mm');
+  expect([
+    unitOfLength('590 mm'),
+    unitOfLength('59 cm'),
+    unitOfLength('23 1/4 in'),
+    unitOfLength('3'),
+  ]).toEqual(['mm', 'mm', 'in', 'in']);
+  fc.assert(
+    fc.property(
+      fc.integer({ min: 0, max: 10_000_000_000 }),
+      fc.constantFrom('in' as const, 'mm' as const),
+      (nm, unit) => {
+        expect(readLength(writeLength(nm as Length, unit))).toBe(nm);
+      },
+    ),
+  );
 });

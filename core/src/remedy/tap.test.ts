@@ -65,3 +65,28 @@ test('cables without a role must be tested and tagged first, an unknown breaker 
   expect(tap?.needs).toEqual(['test and tag its cables first', 'find its breaker']);
   expect(why('22.5 in3, 12/2 feed, duplex', { circuit: '9' })).toMatch('it is on circuit 2, not 9');
 });
+
+test('in a linked house the end of a run comes first, and what is behind a GFCI is told', () => {
+  const read = readCountLine('22.5 in3, 12/2 feed, duplex, breaker 20');
+  if (!read.ok) throw new Error('unreadable');
+  const { box } = read;
+  const from = (id: string, run: { end: boolean; behind: readonly string[] }) => ({
+    id,
+    name: id,
+    room: '',
+    circuit: '2',
+    box,
+    run,
+  });
+  const wish = { hot: 'constant', size: 12, conductors: 2 } as const;
+  const boxes = [
+    from('Middle', { end: false, behind: [] }),
+    from('Last', { end: true, behind: ['GFCI of Sink'] }),
+  ];
+  const taps = findTaps(boxes, () => editionOf('nec2023'), wish, countedIds());
+  expect(taps.map((tap) => tap.from.id)).toEqual(['Last', 'Middle']);
+  expect(taps.map(({ notes }) => notes)).toEqual([
+    ['It is behind the GFCI of Sink: what is added is protected by it, and goes off with it.'],
+    [],
+  ]);
+});

@@ -23,6 +23,13 @@ export interface TapBox {
   readonly box: BoxDocument;
   /** Way of the cable, in feet, where it is known. */
   readonly distance?: number;
+  /** How it stands in the run of the house, where its cables are linked. */
+  readonly run?: {
+    /** No cable takes the circuit on from it. */
+    readonly end: boolean;
+    /** GFCIs of other boxes before it, as they are called. */
+    readonly behind: readonly string[];
+  };
 }
 
 /** What is wanted. */
@@ -44,6 +51,8 @@ export interface Tap {
   readonly against: readonly string[];
   /** What must be looked at, or changed, first. */
   readonly needs: readonly string[];
+  /** What follows from where it stands in the run, in sentences. */
+  readonly notes: readonly string[];
   /** The cheapest change that makes it legal, where it is over after the tap. */
   readonly remedy?: Proposal;
   readonly weight: number;
@@ -126,9 +135,22 @@ export function findTaps(
       }
       if (after.verdict === 'unknown') reasons.push('it has no legal volume: read its stamp or replace it');
       const devices = box.items.filter(isKind('device'));
-      const ends = cables.length === 1 && devices.length > 0;
+      const notes = (from.run?.behind ?? []).map(
+        (guard) => `It is behind the ${guard}: what is added is protected by it, and goes off with it.`,
+      );
+      // The end of a run has free screws.
+      const ends = from.run?.end ?? (cables.length === 1 && devices.length > 0);
       const weight = (remedy?.weight ?? 0) + (from.distance ?? 20) * FOOT + (ends ? 0 : 6) + needs.length * 4;
-      return { from, box: next, after, against: reasons, needs, ...(remedy ? { remedy } : {}), weight };
+      return {
+        from,
+        box: next,
+        after,
+        against: reasons,
+        needs,
+        notes,
+        ...(remedy ? { remedy } : {}),
+        weight,
+      };
     })
     .sort(
       (a, b) =>
