@@ -23,12 +23,17 @@ const CORE_ORDER = [
   'wiring-rules',
   'judge',
   'identify',
+  'diagnose',
   'plan',
-  'cutin',
+  'space',
   'fold',
+  'run',
+  'close',
   'outage',
   'parts',
   'vessel',
+  'sheet',
+  'logbook',
   'drill',
 ];
 

@@ -236,6 +236,40 @@ describe('check, fix and tap', () => {
 describe('splice and simulate', () => {
   const SWITCHES = '34 in3 plastic 2-gang, 14/2 feed, 14/2 leg "porch", 14/2 leg "hall", 2x switch';
 
+  test('from a found wiring as few joints are opened as can be, and only what is new is cut', () => {
+    const work = {
+      circuits: [{ id: 'a', breaker: 20 }],
+      runs: [
+        { of: 'i1.0', does: 'feed', circuits: ['a'] },
+        { of: 'i3.0', does: 'out', hots: ['a'] },
+      ],
+      devices: [{ of: 'i2.0' }],
+      found: {
+        joints: [],
+        pigtails: [],
+        lands: [
+          { end: 'w:i1.0:black', at: 't:i2.0:brass-top' },
+          { end: 'w:i1.0:white', at: 't:i2.0:silver-top' },
+          { end: 'w:i1.0:bare', at: 't:i2.0:ground' },
+        ],
+        broken: [],
+        marked: [],
+      },
+    };
+    const file = join(folder, 'found.json');
+    writeFileSync(file, JSON.stringify(work));
+    const line = '22 in3 plastic, 12/2, duplex, 12/2';
+    expect(run(['splice', '--work', file, line]).status).toBe(1);
+    const kept = run(['splice', '--json', '--keep', '--work', file, line]);
+    expect(kept.status).toBe(0);
+    expect(json(kept.stdout)).toMatchObject({
+      good: true,
+      disturbance: { opened: 0, apart: [], ends: { 'w:i1.0:black': 'lengthened', 'w:i3.0:black': 'new' } },
+      parts: { connectors: [{ id: 'twist-m', count: 3 }] },
+    });
+    expect(run(['splice', '--keep', '--work', file, line]).stdout).toMatch(/^0 of 0 joints opened$/m);
+  });
+
   test('every joint and landing in order, the cut list, and the proof; the JSON plan is one of a box document', () => {
     const { status, lines } = run(['splice', SWITCHES]);
     expect(status).toBe(0);
@@ -363,6 +397,66 @@ describe('identify', () => {
     expect([status, stdout]).toEqual([2, '']);
     expect(stderr).toMatch(words);
   });
+});
+
+describe('diagnose', () => {
+  const line = '18 in3 plastic, 12/2 feed, 12/2 out, duplex';
+  const ask = (readings: object[], more: object = {}) => JSON.stringify({ line, readings, ...more });
+  const lamps = (HN: boolean, HG: boolean, NG: boolean) => ({ at: 'i3.0:top', lamps: { HN, HG, NG } });
+
+  test('answers as SHORTHAND.md says, from a file and from standard input', () => {
+    const { status, stdout } = run(['diagnose', '--json', '-'], ask([lamps(true, false, false)]));
+    expect(status).toBe(1);
+    expect(json(stdout)).toMatchObject({
+      asPlanned: false,
+      fits: [
+        {
+          words: expect.stringMatching(/bare of 12\/2 feed is loose or open in joint 1/),
+          where: 'joint 1',
+          fault: { kind: 'open', ends: ['w:i1.0:bare'] },
+          explains: 1,
+        },
+        ...Array.from({ length: 3 }, () => expect.objectContaining({ explains: 1 })),
+      ],
+      untested: ['i3.0:bottom', 'i2.0'],
+    });
+    const file = join(folder, 'diagnose.json');
+    writeFileSync(file, ask([lamps(true, true, false), { at: 'i2.0', on: true }]));
+    expect(run(['diagnose', file]).status).toBe(0);
+    expect(run(['diagnose', file]).stdout).toMatch(
+      /Every reading is as it should be.*not tested: i3\.0:bottom/s,
+    );
+  });
+
+  test('what no one or two mistakes explain exits 3; what is not there is named', () => {
+    const odd = run(['diagnose', '-'], ask([lamps(true, true, false), lamps(false, true, false)]));
+    expect(odd.status).toBe(3);
+    expect(odd.stdout).toMatch('No one or two mistakes explain every reading');
+    const gone = run(['diagnose', '-'], ask([{ at: 'i9.0', on: true }]));
+    expect(gone.status).toBe(2);
+    expect(gone.stderr).toMatch(
+      /readings\.0\.at: “i9\.0” is no point of this box; accepted is one of i3\.0:top/,
+    );
+    expect(
+      run(['diagnose', '-'], '{"line": "18 in3, nonsense", "readings": [{"at": "x", "on": true}]}').status,
+    ).toBe(2);
+    expect(run(['diagnose', '-'], ask([{ at: 'i3.0:top' }])).stderr).toMatch(
+      /lamps, volts or on, one of them/,
+    );
+  });
+});
+
+test('raceway answers as SHORTHAND.md says, and names what it cannot read', () => {
+  const ask = { runs: [{ from: 'starter', to: 'box', between: '23 1/4 in' }] };
+  const { status, stdout } = run(['raceway', '--json', '-'], JSON.stringify(ask));
+  expect(status).toBe(0);
+  expect(json(stdout)).toMatchObject({ pieces: [{ cut: '24 in' }], supports: 1, bushings: 2 });
+  expect(run(['raceway', '-'], JSON.stringify(ask)).stdout).toMatch(/^cut 24 in: starter to box$/m);
+  const bad = run(['raceway', '-'], '{"runs": [{"from": "a", "to": "b", "between": "far"}]}');
+  expect([bad.status, bad.stderr]).toEqual([
+    2,
+    expect.stringMatching(/runs\.0\.between: “far” is no length/),
+  ]);
 });
 
 describe('outage', () => {

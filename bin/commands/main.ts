@@ -9,7 +9,9 @@ import { addExplain } from './explain.ts';
 import { addFill } from './fill.ts';
 import { addFix } from './fix.ts';
 import { addIdentify } from './identify.ts';
+import { addDiagnose } from './diagnose.ts';
 import { addOutage } from './outage.ts';
+import { addRaceway } from './raceway.ts';
 import { addSplice } from './splice.ts';
 import { addTap } from './tap.ts';
 
@@ -26,7 +28,9 @@ for (const add of [
   addTap,
   addSplice,
   addIdentify,
+  addDiagnose,
   addOutage,
+  addRaceway,
   addCompare,
   addConvert,
   addBoxes,

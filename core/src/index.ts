@@ -14,6 +14,8 @@ export * from './shorthand/errors.ts';
 export * from './shorthand/print.ts';
 export * from './shorthand/read.ts';
 export * from './box/record.ts';
+export * from './box/links.ts';
+export * from './box/panel.ts';
 export * from './box/edit.ts';
 export * from './vessel/pack.ts';
 export * from './vessel/tiles.ts';

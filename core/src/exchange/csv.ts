@@ -42,7 +42,7 @@ export function readCsvRow(
   row: number,
   fallback: EditionId,
 ): CsvRow {
-  const cell = (name: string) => (cells[name] ?? '').trim();
+  const cell = (name: string) => unsafe((cells[name] ?? '').trim());
   const line = cell('line');
   if (line === '') return { row, ok: false, line, why: 'the “line” cell is empty: expected a count line' };
   const name = cell('name') || `Row ${row}`;
@@ -116,20 +116,20 @@ export function readCsv(text: string, fallback: EditionId = DEFAULT_EDITION): Cs
 /** What of a box a row holds. */
 export type CsvBox = Pick<BoxFields, 'name' | 'room' | 'circuit' | 'box'>;
 
-/** Cells a spreadsheet would take for a formula are written as text. */
-function safe(cell: string): string {
-  return /^[=+\-@\t\r]/.test(cell) && !/^-?\d+(\.\d+)?$/.test(cell) ? `'${cell}` : cell;
-}
+/** Cells a spreadsheet would take for a formula are written as text: a quote goes before them, and comes off again. */
+export const safeCell = (cell: string): string =>
+  /^'*[=+\-@\t\r]/.test(cell) && !/^-?\d+(\.\d+)?$/.test(cell) ? `'${cell}` : cell;
+const unsafe = (cell: string): string => (/^'+[=+\-@\t\r]/.test(cell) ? cell.slice(1) : cell);
 
 /** The cells of one box, in the order of {@link CSV_COLUMNS}. */
 export function csvCells(fields: CsvBox, fallback: EditionId): string[] {
   const counted = tally(fields.box, editionOf(fields.box.edition ?? fallback));
   const json = tallyJson(counted);
   return [
-    safe(fields.name),
-    safe(fields.room),
-    safe(fields.circuit),
-    printCountLine(fields.box),
+    safeCell(fields.name),
+    safeCell(fields.room),
+    safeCell(fields.circuit),
+    safeCell(printCountLine(fields.box)),
     json.edition,
     json.unit,
     json.fill,

@@ -1,0 +1,104 @@
+/**
+ * A run of surface raceway, cut to length (handbook 15): each straight is as long as the way between the fittings’
+ * tongues and what goes over a tongue at each end; every cut is bushed; supports no further apart than asked.
+ */
+import { z } from 'zod';
+import { oneLine } from '../box/one-line.ts';
+import { type Length, LENGTH_UNITS, readLength, unitOfLength, writeLength } from '../quantity/length.ts';
+
+/** What goes over a tongue at each end, the least wire left at each end, and the most between supports (handbook 15: common practice). */
+const USUAL = { add: '3/8 in', tails: '12 in', support: '30 in' } as const;
+
+/** A length as a person writes it. */
+const written = (least: 'nothing' | 'more') =>
+  z
+    .string()
+    .max(40)
+    .superRefine((text, problem) => {
+      const read = readLength(text);
+      if (read === undefined)
+        problem.addIssue({
+          code: 'custom',
+          message: `“${text}” is no length; accepted is a length in ${LENGTH_UNITS}, as “23 1/4 in”`,
+        });
+      else if (least === 'more' && read <= 0)
+        problem.addIssue({ code: 'custom', message: `“${text}” must be more than 0` });
+      else if (read > MOST) problem.addIssue({ code: 'custom', message: `“${text}” must be at most 300 ft` });
+    });
+/** The longest straight of a room. */
+const MOST = (300 * 12 * 25_400_000) as Length;
+
+const fitting = oneLine(60).refine((text) => text.trim() !== '', 'must name a fitting, such as “flat elbow”');
+
+export const RacewayAsk = z.strictObject({
+  runs: z
+    .array(z.strictObject({ from: fitting, to: fitting, between: written('more') }))
+    .min(1, 'must have a run')
+    .max(200, 'must be at most 200 runs'),
+  add: written('nothing').default(USUAL.add),
+  tails: written('nothing').default(USUAL.tails),
+  wires: z
+    .int('must be a whole number')
+    .min(1, 'must be at least 1 wire')
+    .max(40, 'must be at most 40 wires')
+    .default(3),
+  support: written('more').default(USUAL.support),
+});
+export type RacewayAsk = z.output<typeof RacewayAsk>;
+
+export interface Raceway {
+  readonly pieces: readonly { readonly from: string; readonly to: string; readonly cut: string }[];
+  /** How many of each fitting. */
+  readonly fittings: Readonly<Record<string, number>>;
+  /** Straps or clips of all straights: ends are held by their fittings. */
+  readonly supports: number;
+  /** One for each cut end. */
+  readonly bushings: number;
+  readonly wire: { readonly each: string; readonly total: string };
+  /** One a support, two a fitting. Common practice, no source: the maker’s sheet decides. */
+  readonly screws: number;
+}
+
+/** Screws of a fitting’s base. */
+const SCREWS_EACH = 2;
+/** Ends of a straight. */
+const ENDS = 2;
+
+/** Cuts a run. Lengths come back in the unit of the first that was given. */
+export function cutRaceway({ runs, add, tails, wires, support }: RacewayAsk): Raceway {
+  const unit = unitOfLength(runs[0]?.between ?? '');
+  const of = (text: string): number => {
+    const read = readLength(text);
+    if (read === undefined) throw new TypeError(`“${text}” is not a length of a checked question`);
+    return read;
+  };
+  const print = (amount: number) => writeLength(amount as Length, unit);
+  const cuts = runs.map(({ between }) => of(between) + ENDS * of(add));
+  const supports = cuts.reduce((sum, cut) => sum + Math.ceil(cut / of(support)), 0);
+  const fittings = countFittings(runs);
+  const each = runs.reduce((sum, { between }) => sum + of(between), 0) + ENDS * of(tails);
+  const many = Object.values(fittings).reduce((sum, count) => sum + count, 0);
+  return {
+    pieces: runs.map(({ from, to }, nth) => ({ from, to, cut: print(cuts[nth] ?? 0) })),
+    fittings,
+    supports,
+    bushings: ENDS * runs.length,
+    wire: { each: print(each), total: print(each * wires) },
+    screws: supports + SCREWS_EACH * many,
+  };
+}
+
+/**
+ * The fittings of a run: where one straight ends and the next begins is one fitting; a straight that begins at a
+ * fitting named before, and not at the last, branches from it.
+ */
+function countFittings(runs: RacewayAsk['runs']): Record<string, number> {
+  const fittings = new Map<string, number>();
+  const put = (name: string) => void fittings.set(name, (fittings.get(name) ?? 0) + 1);
+  runs.forEach(({ from, to }, nth) => {
+    const before = runs[nth - 1]?.to;
+    if (from !== before && !fittings.has(from)) put(from);
+    put(to);
+  });
+  return Object.fromEntries(fittings);
+}
