@@ -84,27 +84,43 @@ export function ensureApp() {
   writeFileSync(built, String(sources));
 }
 
-/** The browser for the tests, installed from Debian's packages when it is missing. */
-export function ensureChromium() {
-  const found = [process.env.CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser'].find(
-    (path) => path && existsSync(path),
-  );
+/** A program the tests need, installed from Debian’s packages when it is missing. */
+function ensureProgram(places, { name, pack, hint }) {
+  const found = places.find((path) => path && existsSync(path));
   if (found) return found;
   const refuse = (why) => {
-    console.error(
-      `The browser tests need Chromium: ${why} Install it (apt-get install chromium) or name one with CHROMIUM=/path.`,
-    );
+    console.error(`The tests need ${name}: ${why} Install it (apt-get install ${pack})${hint}.`);
     process.exit(1);
   };
   if (process.getuid?.() !== 0) refuse('it is not installed, and installing it takes root.');
-  console.log('Installing Chromium from Debian’s packages.');
+  console.log(`Installing ${name} from Debian’s packages.`);
   const quiet = {
     stdio: ['ignore', 'ignore', 'inherit'],
     env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
   };
   if (run('apt-get', ['update', '-qq'], quiet) !== 0) refuse('apt-get update failed.');
-  if (run('apt-get', ['install', '-y', '-qq', 'chromium'], quiet) !== 0)
-    refuse('apt-get could not install it.');
-  if (!existsSync('/usr/bin/chromium')) refuse('the package brought no /usr/bin/chromium.');
-  return '/usr/bin/chromium';
+  if (run('apt-get', ['install', '-y', '-qq', pack], quiet) !== 0) refuse('apt-get could not install it.');
+  const [, installed = places[0]] = places;
+  if (!existsSync(installed)) refuse(`the package brought no ${installed}.`);
+  return installed;
 }
+
+/** The browser of the browser tests. */
+export const ensureChromium = () =>
+  ensureProgram([process.env.CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser'], {
+    name: 'Chromium',
+    pack: 'chromium',
+    hint: ' or name one with CHROMIUM=/path',
+  });
+
+/** What reads a PDF back: its text, its pages as pictures, its fonts. */
+export const ensurePoppler = () =>
+  ensureProgram([undefined, '/usr/bin/pdftotext'], {
+    name: 'Poppler’s programs',
+    pack: 'poppler-utils',
+    hint: '',
+  });
+
+/** What unpacks an archive, sharing nothing with what packs it. */
+export const ensureUnzip = () =>
+  ensureProgram([undefined, '/usr/bin/unzip'], { name: 'unzip', pack: 'unzip', hint: '' });

@@ -6,10 +6,20 @@ import { spawn } from 'node:child_process';
 import { existsSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { ensureApp, ensureChromium, ensurePackages, ROOT, run } from './prepare.mjs';
+import {
+  ensureApp,
+  ensureChromium,
+  ensurePackages,
+  ensurePoppler,
+  ensureUnzip,
+  ROOT,
+  run,
+} from './prepare.mjs';
 
 ensurePackages();
 const chromium = ensureChromium();
+ensurePoppler();
+ensureUnzip();
 
 let passed = 0;
 let failed = 0;

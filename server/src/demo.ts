@@ -8,12 +8,16 @@ import {
   type BoxDocument,
   BoxFields,
   JobFields,
+  type Links,
+  type Panel,
   readCountLine,
   type Seen,
   type Stage,
 } from '@dense-pack/core';
+import { runOf } from '@dense-pack/core/run/run';
 import type { z } from 'zod';
 import type { Db } from './database.ts';
+import { demoTests, TESTED_BOXES } from './demo-tests.ts';
 import { createBox } from './services/boxes.ts';
 import { findJob } from './services/job-rows.ts';
 import { createJob, deleteJob } from './services/jobs.ts';
@@ -189,7 +193,104 @@ const BOXES: readonly DemoBox[] = [
       ],
     },
   },
+  {
+    // The second of a run of six on circuit 7.
+    id: 'demo-den-door',
+    name: 'Outlet by the door',
+    room: 'Den',
+    circuit: '7',
+    line: '18 in3 plastic new-work device-box, 12/2 feed "from window", 12/2 out "to study", duplex',
+  },
+  {
+    // Its line is not the obvious cable: the lower one looks like the feed and floats. Half tested.
+    id: 'demo-study-desk',
+    name: 'Outlet behind the desk',
+    room: 'Study',
+    circuit: '7',
+    line: '20 in3 plastic old-work device-box, 12/2 "lower cable" bottom, 12/2 "upper cable" top, duplex',
+    seen: {
+      conditions: ['unlabelled'],
+      note: 'The lower cable looks like the feed. Test before you trust it.',
+      testerProved: true,
+      readings: [
+        { test: 'noncontact', at: 'i1.0.black', says: 'live' },
+        { test: 'volts', from: 'i1.0.black', to: 'i1.0.white', says: 'float' },
+      ],
+    },
+  },
+  {
+    id: 'demo-study-sink',
+    name: 'Bar sink',
+    room: 'Study',
+    circuit: '7',
+    line: '22.5 in3 plastic new-work device-box, 12/2 feed "from desk", 12/2 out "to balcony", gfci depth 1.25, breaker 20',
+    work: {
+      circuits: [{ id: 'a', name: '7', breaker: 20 }],
+      runs: [
+        { of: 'i1.0', does: 'feed', circuits: ['a'], name: 'from desk' },
+        { of: 'i2.0', does: 'out', hots: ['a'], guard: 'i3.0', name: 'to balcony' },
+      ],
+      devices: [{ of: 'i3.0' }],
+    },
+  },
+  {
+    id: 'demo-balcony-left',
+    name: 'Balcony, left',
+    room: 'Balcony',
+    circuit: '7',
+    line: '22 in3 plastic device-box, 12/2 feed "from sink", 12/2 out "to right", duplex',
+  },
+  {
+    id: 'demo-balcony-right',
+    name: 'Balcony, right',
+    room: 'Balcony',
+    circuit: '7',
+    line: '22 in3 plastic device-box, 12/2 feed "from left", duplex',
+  },
 ];
+
+/** The panel of the demo house: one label is wrong, two handles are tied, and the freezer may not stand long. */
+const PANEL: z.input<typeof Panel> = {
+  circuits: [
+    { id: 'c1', space: 1, amps: 15, label: 'Cellar', foundBy: 'label' },
+    { id: 'c2', space: 2, amps: 15, label: 'Lights', foundBy: 'lamp' },
+    { id: 'c3', space: 3, amps: 15, label: 'Entry', foundBy: 'lamp' },
+    { id: 'c4', space: 4, amps: 20, label: 'Kitchen', foundBy: 'lamp', tie: 'c6' },
+    { id: 'c5', space: 5, amps: 15, label: 'Bedroom', foundBy: 'lamp' },
+    {
+      id: 'c6',
+      space: 6,
+      amps: 15,
+      label: 'Kitchen',
+      corrected: 'Living room',
+      foundBy: 'tracer',
+      passes: [7, 9],
+    },
+    { id: 'c7', space: 7, amps: 20, label: 'Den, study, balcony', foundBy: 'tracer', passes: [9, 4] },
+    { id: 'c8', space: 8, poles: 2, amps: 40, label: 'Range', foundBy: 'label' },
+    {
+      id: 'c9',
+      space: 9,
+      amps: 20,
+      label: 'Workshop and freezer',
+      foundBy: 'lamp',
+      offMost: 120,
+      because: 'the freezer',
+    },
+  ],
+};
+
+/** The cables of the run of six, from the panel to the balcony. */
+const LINKS: z.input<typeof Links> = (
+  [
+    ['demo-den-outlet', 'i1.0', 'panel'],
+    ['demo-den-outlet', 'i2.0', { box: 'demo-den-door', piece: 'i1.0' }],
+    ['demo-den-door', 'i2.0', { box: 'demo-study-desk', piece: 'i2.0' }],
+    ['demo-study-desk', 'i1.0', { box: 'demo-study-sink', piece: 'i1.0' }],
+    ['demo-study-sink', 'i2.0', { box: 'demo-balcony-left', piece: 'i1.0' }],
+    ['demo-balcony-left', 'i2.0', { box: 'demo-balcony-right', piece: 'i1.0' }],
+  ] as const
+).map(([box, piece, to], nth) => ({ id: `demo-${nth + 1}`, from: { box, piece }, to }));
 
 /** Whether the demo house is in the database. */
 export function hasDemo(db: Db): boolean {
@@ -202,23 +303,31 @@ export function seedDemo(db: Db, now: Date): void {
     const before = findJob(db, DEMO_JOB);
     if (before) deleteJob(db, DEMO_JOB, before.version);
     const at = (nth: number) => new Date(now.getTime() + nth).toISOString();
-    createJob(
-      db,
-      DEMO_JOB,
-      JobFields.parse({
-        name: 'House on the hill (demo)',
-        note: 'Invented demo data: no such house, no such people.',
-      }),
-      at(0),
-      true,
-    );
-    BOXES.forEach(({ id, line, found, work, ...rest }, nth) => {
-      const fields = BoxFields.parse({
+    const job = JobFields.parse({
+      name: 'House on the hill (demo)',
+      note: 'Invented demo data: no such house, no such people.',
+      panel: PANEL,
+      links: LINKS,
+    });
+    createJob(db, DEMO_JOB, job, at(0), true);
+    const boxes = BOXES.map(({ id, line, found, work, ...rest }, nth) => ({
+      id,
+      fields: BoxFields.parse({
         ...rest,
         box: work === undefined ? boxOf(id, line) : setUp(boxOf(id, line), WorkPlan.parse(work)),
         ...(found === undefined ? {} : { found: boxOf(id, found), stageAt: at(nth + 1) }),
-      });
-      createBox(db, DEMO_JOB, id, fields, at(nth + 1));
+      }),
+    }));
+    const run = runOf(
+      boxes.map(({ id, fields }) => ({ id, ...fields })),
+      job.links,
+      job.panel,
+    );
+    boxes.forEach(({ id, fields }, nth) => {
+      if (TESTED_BOXES.includes(id)) {
+        const closing = demoTests(id, fields, { run, panel: job.panel }, now);
+        createBox(db, DEMO_JOB, id, { ...fields, seen: { ...fields.seen, closing } }, at(nth + 1));
+      } else createBox(db, DEMO_JOB, id, fields, at(nth + 1));
     });
   })();
 }

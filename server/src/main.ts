@@ -4,9 +4,10 @@ import { mkdirSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import { application } from './application.ts';
-import { DatabaseRefused, openDatabase } from './database.ts';
+import { type Db, DatabaseRefused, openDatabase } from './database.ts';
 import { hasDemo, seedDemo } from './demo.ts';
 import { HostsRefused, readHosts } from './routes/neighbours.ts';
+import { indexSome } from './services/boxes.ts';
 import { CannotListen, closeOnSignal, listen } from './serve.ts';
 
 const DEFAULT_PORT = 4310;
@@ -30,6 +31,23 @@ function databaseFile(demo: boolean): string {
   return join(data, 'dense-pack.db');
 }
 
+/** So many boxes are indexed between two turns of others. */
+const AT_ONCE = 50;
+
+/** Makes boxes of earlier versions findable, a few at a time, while others are served. */
+function indexAll(db: Db): { readonly stop: () => void } {
+  let stopped = false;
+  const some = () => {
+    if (!stopped && indexSome(db, AT_ONCE) > 0) setImmediate(some);
+  };
+  setImmediate(some);
+  return {
+    stop: () => {
+      stopped = true;
+    },
+  };
+}
+
 async function start(): Promise<void> {
   const { values } = parseArgs({
     options: {
@@ -46,7 +64,9 @@ async function start(): Promise<void> {
   const appFolder = resolve(values.app ?? join(import.meta.dirname, '../../app/dist'));
   try {
     const { server, address } = await listen(application(db, { appFolder, hosts }), port);
+    const indexing = indexAll(db);
     closeOnSignal(server, () => {
+      indexing.stop();
       db.close();
       console.log('Closed. Everything is saved.');
     });

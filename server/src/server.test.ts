@@ -54,6 +54,33 @@ async function newBox(line = LINE) {
   return { jobId: job.body.id as string, box: box.body };
 }
 
+test('a job keeps its panel and its cables; an older program that knows of neither wipes neither', async () => {
+  const { jobId, box } = await newBox();
+  const panel = { circuits: [{ id: 'k', space: 4, amps: 20, label: 'Bedroom', corrected: 'Kitchen' }] };
+  const links = [{ id: 'l', from: { box: box.id, piece: 'i2.0' }, to: 'panel' }];
+  const put = (body: object) => api().put(`/jobs/${jobId}`).send(body);
+  const first = await put({ name: 'A job', panel, links, version: 1 }).expect(200);
+  expect(first.body).toMatchObject({ panel, links, version: 2 });
+  await put({ name: 'Renamed', version: 2 }).expect(200);
+  await stop();
+  await start();
+  const read = await api().get(`/jobs/${jobId}`).expect(200);
+  expect(read.body).toMatchObject({ name: 'Renamed', panel, links });
+  const twice = { circuits: [...panel.circuits, { id: 'r', space: 2, poles: 2 }] };
+  const refused = await put({ name: 'Renamed', panel: twice, version: 3 }).expect(400);
+  expect(refused.body.errors).toEqual([
+    {
+      field: 'panel.circuits.1.space',
+      accepted: 'space 4 is taken by circuit 4 already; accepted is a space that is free',
+    },
+  ]);
+  const again = [...links, { id: 'm', from: { box: box.id, piece: 'i2.0' }, to: 'lamp' }];
+  const claimed = await put({ name: 'Renamed', links: again, version: 3 }).expect(400);
+  expect(claimed.body.errors[0]).toMatchObject({ field: 'links.1' });
+  const same = await api().get(`/jobs/${jobId}`).expect(200);
+  expect(same.body).toMatchObject({ panel, links, version: 3 });
+});
+
 test('a box is made, read, changed and deleted, and stays when the server starts again', async () => {
   const { jobId, box } = await newBox();
   expect(box).toMatchObject({ version: 1, name: 'A box', room: '', jobId });
@@ -284,13 +311,13 @@ test('a script of the page itself may run by its hash and no other; what was com
   rmSync(pages, { recursive: true });
 });
 
-test('the demo house has ten boxes, three of them over, and can be seeded again', async () => {
+test('the demo house has fifteen boxes, three of them over, and can be seeded again', async () => {
   seedDemo(db, new Date('2026-01-01T00:00:00Z'));
   seedDemo(db, new Date('2026-01-02T00:00:00Z'));
   const { body } = await api().get('/jobs');
   const demo = body.jobs.filter((job: { demo: boolean }) => job.demo);
   expect(demo).toHaveLength(1);
-  expect(demo[0]).toMatchObject({ boxes: 10, over: 3, unknown: 1 });
+  expect(demo[0]).toMatchObject({ boxes: 15, over: 3, unknown: 1 });
 });
 
 test('the schema is published, and boxes go out as CSV', async () => {

@@ -1,39 +1,19 @@
 /** Every state of a box with its date, and its photos, over real HTTP. Invented data. */
-import { mkdtempSync, rmSync } from 'node:fs';
-import type { Server } from 'node:http';
-import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { readCountLine } from '@dense-pack/core';
 import Database from 'better-sqlite3';
-import request from 'supertest';
-import { application } from './application.ts';
-import { type Db, openDatabase } from './database.ts';
-import { listen } from './serve.ts';
+import { openDatabase } from './database.ts';
+import { boxOf, openPlace, type Place } from './tests/place.ts';
 
 const MIGRATIONS = join(__dirname, 'migrations');
-const folder = mkdtempSync(join(tmpdir(), 'dense-pack-states-'));
-let db: Db;
-let server: Server;
-let address: string;
+let place: Place;
 let minute = 0;
 
 beforeAll(async () => {
-  db = openDatabase(join(folder, 'test.db'), MIGRATIONS);
-  const clock = () => new Date(Date.UTC(2026, 0, 1, 0, (minute += 1)));
-  ({ server, address } = await listen(application(db, { clock }), 0));
+  place = await openPlace(() => new Date(Date.UTC(2026, 0, 1, 0, (minute += 1))));
 });
-afterAll(async () => {
-  await new Promise((resolve) => server.close(resolve));
-  db.close();
-  rmSync(folder, { recursive: true });
-});
+afterAll(() => place.close());
 
-const api = () => request(`${address}/api/v1`);
-function boxOf(line: string) {
-  const read = readCountLine(line);
-  if (!read.ok) throw new Error(read.error.expected);
-  return read.box;
-}
+const api = () => place.api();
 async function newBox() {
   const job = await api().post('/jobs').send({ name: 'A job' }).expect(201);
   const made = await api()
@@ -104,7 +84,7 @@ test.each([
 });
 
 test('a database of the first schema is brought up to date, its boxes as found with one state', () => {
-  const file = join(folder, 'old.db');
+  const file = join(place.folder, 'old.db');
   const old = new Database(file);
   const sql = `CREATE TABLE job (id TEXT PRIMARY KEY, version INTEGER NOT NULL, name TEXT NOT NULL,
       edition TEXT NOT NULL, note TEXT NOT NULL DEFAULT '', demo INTEGER NOT NULL DEFAULT 0,

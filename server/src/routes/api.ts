@@ -5,10 +5,14 @@ import { json, raw, type Request, Router } from 'express';
 import type { Db } from '../database.ts';
 import { boxesIn, boxesOf, changeBox, createBox, deleteBox, readBox, storedBox } from '../services/boxes.ts';
 import { Refused } from '../services/failures.ts';
+import { eventsOf, eventsOfJob, findBoxes } from '../services/logbook.ts';
 import { keepPhoto, PHOTO_BYTES_MOST, readPhoto } from '../services/photos.ts';
 import { statesOf } from '../services/states.ts';
 import { changeJob, createJob, deleteJob, listJobs, readJob } from '../services/jobs.ts';
 import { bodyAs } from './answers.ts';
+import { ARCHIVE_BYTES_MOST, readArchive } from '../services/archive-zip.ts';
+import { previewOf, readIn } from '../services/archives.ts';
+import { sendArchive, sendLabels, sendSheets } from './send-paper.ts';
 
 const idOf = (request: Request): string => String(request.params['id']);
 
@@ -24,6 +28,14 @@ function versionOf(request: Request): number {
           'the version that is deleted, a whole number from 1, as “?version=3”: it must be the stored one',
       },
     ],
+  });
+}
+
+/** The archive a request brings. @throws Refused 415 */
+function zipIn({ body }: Request): Buffer {
+  if (Buffer.isBuffer(body)) return body;
+  throw new Refused(415, 'Only an archive is taken here', {
+    detail: 'Send the ZIP file as it is, with Content-Type: application/zip.',
   });
 }
 
@@ -50,6 +62,16 @@ export function api(db: Db, clock: () => Date): Router {
     response.type(type).setHeader('Cache-Control', 'private, max-age=31536000, immutable');
     response.send(bytes);
   });
+  const zip = raw({ limit: ARCHIVE_BYTES_MOST, type: 'application/zip' });
+  router.post('/archives/preview', zip, async (request, response) => {
+    response.json(previewOf(db, await readArchive(zipIn(request))));
+  });
+  router.post('/archives', zip, async (request, response) => {
+    response.status(201).json(readIn(db, await readArchive(zipIn(request))));
+  });
+  router.get('/jobs/:id/archive.zip', (request, response) => {
+    sendArchive(response, db, readJob(db, idOf(request)), clock());
+  });
   router.use(json({ limit: '1mb', strict: true, type: ['application/json', 'application/*+json'] }));
   router.use((request, _response, next) => {
     const sends = ['POST', 'PUT', 'PATCH'].includes(request.method);
@@ -72,6 +94,42 @@ export function api(db: Db, clock: () => Date): Router {
       .type('text/csv; charset=utf-8')
       .attachment('boxes.csv')
       .send(writeCsv(boxesOf(db, job.id), job.edition));
+  });
+
+  router.get('/jobs/:id/sheets.pdf', async (request, response) => {
+    const job = readJob(db, idOf(request));
+    const { boxes, unreadable } = boxesIn(db, job.id);
+    await sendSheets(response, db, { job, boxes, house: boxes, unreadable, cover: true, now: clock() });
+  });
+  router.get('/boxes/:id/sheet.pdf', async (request, response) => {
+    const box = readBox(db, idOf(request));
+    const job = readJob(db, box.jobId);
+    const house = boxesIn(db, job.id).boxes;
+    await sendSheets(response, db, { job, boxes: [box], house, unreadable: [], cover: false, now: clock() });
+  });
+  router.get('/jobs/:id/labels.pdf', (request, response) => {
+    const job = readJob(db, idOf(request));
+    const { boxes } = boxesIn(db, job.id);
+    sendLabels(request, response, { job, boxes, sheet: true, now: clock() });
+  });
+  router.get('/boxes/:id/label.pdf', (request, response) => {
+    const box = readBox(db, idOf(request));
+    sendLabels(request, response, { job: readJob(db, box.jobId), boxes: [box], sheet: false, now: clock() });
+  });
+
+  router.get('/logbook', (request, response) => {
+    const { q = '' } = request.query;
+    if (typeof q !== 'string' || q.length > 400)
+      throw new Refused(400, 'Some of this cannot be taken', {
+        errors: [{ field: 'q', accepted: 'one text of at most 400 characters' }],
+      });
+    response.json(findBoxes(db, q));
+  });
+  router.get('/jobs/:id/events', (request, response) => {
+    response.json({ events: eventsOfJob(db, readJob(db, idOf(request)).id) });
+  });
+  router.get('/boxes/:id/events', (request, response) => {
+    response.json({ events: eventsOf(db, readBox(db, idOf(request)).id) });
   });
 
   router.get('/jobs', (_request, response) => {

@@ -7,9 +7,11 @@ import {
   type UnreadableBox,
   unsizedDevices,
 } from '@dense-pack/core';
+import type { ArchivedBox } from '@dense-pack/core/exchange/archive';
 import type { Db } from '../database.ts';
 import { notFound, Refused, stale } from './failures.ts';
 import { findJob, touchJob } from './job-rows.ts';
+import { indexMissing, keepEvent, log } from './logbook.ts';
 import { documentIn, keepState, Unread } from './states.ts';
 
 interface BoxRow {
@@ -119,7 +121,8 @@ function columnsOf({ name, room, circuit, box, stage, stageAt, found, seen }: Bo
 export function createBox(db: Db, jobId: string, id: string, fields: BoxFields, now: string): BoxRecord {
   insist(fields);
   return db.transaction(() => {
-    if (!findJob(db, jobId)) throw notFound('job', jobId);
+    const job = findJob(db, jobId);
+    if (!job) throw notFound('job', jobId);
     const made = db
       .prepare(
         `INSERT INTO box (id, job_id, version, created_at, updated_at,
@@ -129,9 +132,24 @@ export function createBox(db: Db, jobId: string, id: string, fields: BoxFields, 
       .run(id, jobId, now, now, ...columnsOf(fields));
     touchJob(db, jobId, now);
     const record = readBox(db, id);
-    if (made.changes > 0) keepState(db, record);
+    if (made.changes > 0) {
+      keepState(db, record);
+      log(db, job, undefined, record);
+    }
     return record;
   })();
+}
+
+/** Puts a box of an archive in as it was: its dates and version, every state of it, and what happened to it. */
+export function restoreBox(db: Db, { box, states, events }: ArchivedBox): void {
+  const { id, jobId, version, createdAt, updatedAt } = box;
+  db.prepare(
+    `INSERT INTO box (id, job_id, version, created_at, updated_at,
+                      name, room, circuit, document, stage, stage_at, found, seen)
+     VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
+  ).run(id, jobId, version, createdAt, updatedAt, ...columnsOf(box));
+  for (const { at, ...state } of states) keepState(db, { ...box, ...state, updatedAt: at });
+  for (const { at, what, words } of events) keepEvent(db, id, at, what, words);
 }
 
 /** @throws Refused 404, 422, or 409 when `version` is not the stored one */
@@ -139,7 +157,7 @@ export function changeBox(db: Db, id: string, fields: BoxFields, version: number
   insist(fields);
   return db.transaction(() => {
     // What cannot be read is not written over.
-    readBox(db, id);
+    const before = readBox(db, id);
     const done = db
       .prepare(
         `UPDATE box SET version = version + 1, name = ?, room = ?, circuit = ?, document = ?,
@@ -151,6 +169,8 @@ export function changeBox(db: Db, id: string, fields: BoxFields, version: number
     if (done.changes === 0) throw stale({ ...fields, version }, stored);
     keepState(db, stored);
     touchJob(db, stored.jobId, now);
+    const job = findJob(db, stored.jobId);
+    if (job) log(db, job, before, stored);
     return stored;
   })();
 }
@@ -162,3 +182,19 @@ export function deleteBox(db: Db, id: string, version: number): void {
     if (done.changes === 0) throw stale({ version }, readBox(db, id));
   })();
 }
+
+/** Indexes some boxes that were written before they could be found. @returns how many; 0 when none is left */
+export const indexSome = (db: Db, most: number): number =>
+  indexMissing(
+    db,
+    (id) => {
+      try {
+        const record = readBox(db, id);
+        const job = findJob(db, record.jobId);
+        return job && { job, record };
+      } catch {
+        return undefined;
+      }
+    },
+    most,
+  );

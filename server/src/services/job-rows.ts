@@ -1,5 +1,5 @@
 /** Rows of the job table. */
-import type { Job } from '@dense-pack/core';
+import { type Job, Links, Panel } from '@dense-pack/core';
 import type { Db } from '../database.ts';
 
 export interface JobRow {
@@ -8,14 +8,23 @@ export interface JobRow {
   name: string;
   edition: Job['edition'];
   note: string;
+  panel: string;
+  links: string;
   demo: number;
   created_at: string;
   updated_at: string;
 }
 
 export function jobOf(row: JobRow): Job {
-  const { created_at: createdAt, updated_at: updatedAt, demo, ...rest } = row;
-  return { ...rest, demo: demo === 1, createdAt, updatedAt };
+  const { created_at: createdAt, updated_at: updatedAt, demo, panel, links, ...rest } = row;
+  return {
+    ...rest,
+    panel: Panel.parse(JSON.parse(panel)),
+    links: Links.parse(JSON.parse(links)),
+    demo: demo === 1,
+    createdAt,
+    updatedAt,
+  };
 }
 
 export function findJob(db: Db, id: string): Job | undefined {
@@ -26,4 +35,23 @@ export function findJob(db: Db, id: string): Job | undefined {
 /** Marks a job as changed, so that it comes first in the list. */
 export function touchJob(db: Db, id: string, now: string): void {
   db.prepare('UPDATE job SET updated_at = ? WHERE id = ?').run(now, id);
+}
+
+/** Puts a job of an archive in as it was, with its dates and version. */
+export function restoreJob(db: Db, job: Job): void {
+  db.prepare(
+    `INSERT INTO job (id, version, name, edition, note, panel, links, demo, created_at, updated_at)
+     VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
+  ).run(
+    job.id,
+    job.version,
+    job.name,
+    job.edition,
+    job.note,
+    JSON.stringify(job.panel),
+    JSON.stringify(job.links),
+    job.demo ? 1 : 0,
+    job.createdAt,
+    job.updatedAt,
+  );
 }

@@ -1,9 +1,19 @@
 /** Jobs: plain SQL over the job table. */
-import { editionOf, type Job, JOB_PREVIEW, type JobCard, type JobFields, tally } from '@dense-pack/core';
+import {
+  editionOf,
+  type Job,
+  JOB_PREVIEW,
+  type JobCard,
+  type JobChange,
+  type JobFields,
+  tally,
+} from '@dense-pack/core';
+import type { z } from 'zod';
 import type { Db } from '../database.ts';
-import { boxesIn } from './boxes.ts';
+import { boxesIn, boxesOf } from './boxes.ts';
 import { notFound, stale } from './failures.ts';
 import { findJob, jobOf, type JobRow } from './job-rows.ts';
+import { indexJob } from './logbook.ts';
 
 /** All jobs, newest change first, each with the verdicts of its boxes counted. */
 export function listJobs(db: Db): JobCard[] {
@@ -33,22 +43,45 @@ export function readJob(db: Db, id: string): Job {
 /** Makes a job. Sending the same id again gives the job that is there: a lost answer can be repeated. */
 export function createJob(db: Db, id: string, fields: JobFields, now: string, demo = false): Job {
   db.prepare(
-    `INSERT INTO job (id, version, name, edition, note, demo, created_at, updated_at)
-     VALUES (?, 1, ?, ?, ?, ?, ?, ?) ON CONFLICT (id) DO NOTHING`,
-  ).run(id, fields.name, fields.edition, fields.note, demo ? 1 : 0, now, now);
+    `INSERT INTO job (id, version, name, edition, note, panel, links, demo, created_at, updated_at)
+     VALUES (?, 1, ?, ?, ?, ?, ?, ?, ?, ?) ON CONFLICT (id) DO NOTHING`,
+  ).run(
+    id,
+    fields.name,
+    fields.edition,
+    fields.note,
+    JSON.stringify(fields.panel),
+    JSON.stringify(fields.links),
+    demo ? 1 : 0,
+    now,
+    now,
+  );
   return readJob(db, id);
 }
 
+/** What is said of a job; an older program says nothing of its panel and links, and they stay. */
+type ChangedJob = Omit<z.output<typeof JobChange>, 'version'>;
+
 /** @throws Refused 404, or 409 when `version` is not the stored one */
-export function changeJob(db: Db, id: string, fields: JobFields, version: number, now: string): Job {
+export function changeJob(db: Db, id: string, fields: ChangedJob, version: number, now: string): Job {
+  return db.transaction(() => changed(db, id, fields, version, now))();
+}
+
+function changed(db: Db, id: string, fields: ChangedJob, version: number, now: string): Job {
+  const text = (value: unknown) => (value === undefined ? null : JSON.stringify(value));
+  const before = findJob(db, id);
   const done = db
     .prepare(
-      `UPDATE job SET version = version + 1, name = ?, edition = ?, note = ?, updated_at = ?
+      `UPDATE job SET version = version + 1, name = ?, edition = ?, note = ?,
+       panel = coalesce(?, panel), links = coalesce(?, links), updated_at = ?
        WHERE id = ? AND version = ?`,
     )
-    .run(fields.name, fields.edition, fields.note, now, id, version);
+    .run(fields.name, fields.edition, fields.note, text(fields.panel), text(fields.links), now, id, version);
   const stored = readJob(db, id);
   if (done.changes === 0) throw stale({ ...fields, version }, stored);
+  // Its boxes are found by its name and edition too.
+  if (before?.name !== stored.name || before.edition !== stored.edition)
+    indexJob(db, stored, boxesOf(db, id));
   return stored;
 }
 

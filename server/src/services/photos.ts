@@ -1,4 +1,5 @@
 /** Photos of a box. They come resized and without their metadata; what still has some is refused. */
+import type { ArchivedBox } from '@dense-pack/core/exchange/archive';
 import exifr from 'exifr';
 import { imageSize } from 'image-size';
 import type { Db } from '../database.ts';
@@ -42,6 +43,12 @@ async function insistOnNoPlace(bytes: Buffer): Promise<void> {
   }
 }
 
+/** @throws Refused 422 for what is no photo that may be kept */
+export async function insistOnPhoto(bytes: Buffer): Promise<void> {
+  measured(bytes);
+  await insistOnNoPlace(bytes);
+}
+
 /** What is said of a photo that is stored: its id and how many bytes of it there are. */
 export interface Stored {
   readonly id: string;
@@ -74,4 +81,26 @@ export function readPhoto(db: Db, id: string): Photo {
   const photo = db.prepare<[string], Photo>('SELECT type, bytes FROM photo WHERE id = ?').get(id);
   if (!photo) throw notFound('photo', id);
   return photo;
+}
+
+/** What is known of the photos of a box, oldest first. */
+export const photosOf = (db: Db, boxId: string): readonly ArchivedBox['photos'][number][] =>
+  db
+    .prepare<[string], ArchivedBox['photos'][number]>(
+      'SELECT id, type, created_at AS createdAt FROM photo WHERE box_id = ? ORDER BY created_at, id',
+    )
+    .all(boxId);
+
+/** Puts a photo of an archive in as it was. @throws Refused 422 for what is no photo */
+export function restorePhoto(
+  db: Db,
+  boxId: string,
+  { id, createdAt }: ArchivedBox['photos'][number],
+  bytes: Buffer,
+): void {
+  const { width, height, type } = measured(bytes);
+  db.prepare(
+    `INSERT INTO photo (id, box_id, type, width, height, bytes, created_at) VALUES (?, ?, ?, ?, ?, ?, ?)
+     ON CONFLICT (id) DO NOTHING`,
+  ).run(id, boxId, type, width, height, bytes, createdAt);
 }

@@ -1,0 +1,183 @@
+/** Archives as ZIP files: written entry by entry, and read with every size and name held to a limit. */
+import { PassThrough, type Readable } from 'node:stream';
+import {
+  ARCHIVE_FORMAT,
+  ARCHIVE_VERSION,
+  ArchivedBox,
+  ArchiveHead,
+  archiveJsonSchema,
+  PICTURES,
+} from '@dense-pack/core/exchange/archive';
+import type { Job } from '@dense-pack/core';
+import { crc32 } from 'node:zlib';
+import yauzl from 'yauzl';
+import yazl from 'yazl';
+import type { z } from 'zod';
+import { Refused } from './failures.ts';
+import { insistOnPhoto } from './photos.ts';
+
+export const ARCHIVE_BYTES_MOST = 300_000_000;
+const LIMITS = { entries: 40_000, json: 40_000_000, photo: 3_000_000, all: 600_000_000 } as const;
+
+export interface Archive {
+  readonly head: ArchiveHead;
+  readonly boxes: readonly ArchivedBox[];
+  readonly photos: ReadonlyMap<string, Buffer>;
+}
+
+const README = (name: string) => `${name}
+
+archive.json       the job, its panel and the cables between its boxes
+boxes/<id>.json    a box: what is in it, every state it was stored in, what happened to it
+photos/            its photos, by the ids the boxes name
+sheets.pdf         the sheets to read and print
+schema.json        JSON Schemas of archive.json and of a box
+
+Quantities are exact text with their unit. Colours of conductors, code sections and the count line are told in the
+program's documentation. What is in here helps a qualified person; the adopted code and the inspector decide.
+`;
+
+interface ZipOf {
+  readonly job: Job;
+  readonly ids: readonly string[];
+  readonly boxOf: (id: string) => ArchivedBox;
+  readonly photoOf: (id: string) => Buffer;
+  /** Sets the sheets into a stream. */
+  readonly sheets: (into: PassThrough) => void;
+  readonly now: Date;
+}
+
+/** An archive as a stream. Each entry is made when its turn comes. */
+export function zipOf({ job, ids, boxOf, photoOf, sheets, now }: ZipOf): Readable {
+  const zip = new yazl.ZipFile();
+  const options = { mtime: now, mode: 0o100644 };
+  const head: ArchiveHead = {
+    format: ARCHIVE_FORMAT,
+    version: ARCHIVE_VERSION,
+    made: now.toISOString(),
+    job,
+    boxes: [...ids],
+  };
+  const text = (value: unknown) => Buffer.from(`${JSON.stringify(value, null, 1)}\n`);
+  zip.addBuffer(text(head), 'archive.json', options);
+  zip.addBuffer(Buffer.from(README(job.name)), 'read-me.txt', options);
+  zip.addBuffer(text(archiveJsonSchema()), 'schema.json', options);
+  for (const id of ids) {
+    const box = boxOf(id);
+    zip.addBuffer(text(box), `boxes/${id}.json`, options);
+    for (const { id: photo, type } of box.photos)
+      zip.addReadStreamLazy(`photos/${photo}.${endingOf(type)}`, { ...options, compress: false }, (done) => {
+        const stream = new PassThrough();
+        stream.end(photoOf(photo));
+        done(null, stream);
+      });
+  }
+  zip.addReadStreamLazy('sheets.pdf', { ...options, compress: false }, (done) => {
+    const stream = new PassThrough();
+    sheets(stream);
+    done(null, stream);
+  });
+  zip.end();
+  return zip.outputStream as Readable;
+}
+
+const endingOf = (type: string) =>
+  (Object.keys(PICTURES) as (keyof typeof PICTURES)[]).find((ending) => PICTURES[ending] === type) ?? 'jpg';
+
+const refuse = (why: string, accepted = 'an archive as this program writes it, whole and unchanged') =>
+  new Refused(422, 'This archive cannot be read', { detail: why, errors: [{ field: 'archive', accepted }] });
+
+const NAMES =
+  /^(archive\.json|read-me\.txt|schema\.json|sheets\.pdf|boxes\/[a-z0-9-]{8,40}\.json|photos\/[a-z0-9-]{8,40}\.(?:jpg|png|webp))$/;
+
+/** Reads a whole archive, or nothing of it. @throws Refused 422 in words */
+export async function readArchive(bytes: Buffer): Promise<Archive> {
+  const files = await filesIn(bytes);
+  const json = <S extends z.ZodType>(name: string, schema: S): z.output<S> => {
+    const file = files.get(name);
+    if (!file) throw refuse(`“${name}” is missing in it`);
+    let value: unknown;
+    try {
+      value = JSON.parse(file.toString('utf8'));
+    } catch {
+      throw refuse(`“${name}” in it is no JSON`);
+    }
+    const parsed = schema.safeParse(value);
+    if (parsed.success) return parsed.data;
+    const [issue] = parsed.error.issues;
+    throw refuse(`“${name}” in it, at “${issue?.path.join('.') ?? ''}”: ${issue?.message ?? 'is not right'}`);
+  };
+  const head = json('archive.json', ArchiveHead);
+  if (new Set(head.boxes).size < head.boxes.length) throw refuse('it names a box twice');
+  const boxes = head.boxes.map((id) => {
+    const box = json(`boxes/${id}.json`, ArchivedBox);
+    if (box.box.id !== id || box.box.jobId !== head.job.id)
+      throw refuse(`“boxes/${id}.json” in it is the file of another box or job`);
+    return box;
+  });
+  const photos = new Map<string, Buffer>();
+  for (const { box, photos: own } of boxes)
+    for (const { id, type } of own) {
+      const name = `photos/${id}.${endingOf(type)}`;
+      const file = files.get(name);
+      if (!file) throw refuse(`“${name}” is missing in it: it belongs to “${box.name}”`);
+      await insistOnPhoto(file).catch((error: unknown) => {
+        throw error instanceof Refused ? refuse(`“${name}” in it: ${error.title}`) : error;
+      });
+      photos.set(id, file);
+    }
+  return { head, boxes, photos };
+}
+
+/** Every file of a ZIP that may be in an archive, with its bytes. */
+function filesIn(bytes: Buffer): Promise<ReadonlyMap<string, Buffer>> {
+  return new Promise((resolve, reject) => {
+    const files = new Map<string, Buffer>();
+    let sum = 0;
+    const broken = (error: Error) => reject(refuse(`It is no whole ZIP file (${error.message})`));
+    yauzl.fromBuffer(
+      bytes,
+      { lazyEntries: true, strictFileNames: true, validateEntrySizes: true },
+      (error, zip) => {
+        if (error) return broken(error);
+        if (zip.entryCount > LIMITS.entries)
+          return reject(refuse(`It has ${zip.entryCount} files`, `at most ${LIMITS.entries}`));
+        const fail = (why: Error) => {
+          zip.close();
+          reject(why);
+        };
+        zip.on('error', (why: Error) => broken(why));
+        zip.on('end', () => resolve(files));
+        zip.on('entry', (entry: yauzl.Entry) => {
+          const name = entry.fileName;
+          if (name.endsWith('/')) return zip.readEntry();
+          if (!NAMES.test(name))
+            return fail(refuse(`“${name.slice(0, 80)}” does not belong into an archive`));
+          if (files.has(name)) return fail(refuse(`“${name}” is in it twice`));
+          const most = name.startsWith('photos/') ? LIMITS.photo : LIMITS.json;
+          // The sheets are made anew from the boxes: they are not read.
+          if (name === 'sheets.pdf') return zip.readEntry();
+          sum += entry.uncompressedSize;
+          if (entry.uncompressedSize > most || sum > LIMITS.all)
+            return fail(
+              refuse(`“${name}” is too large`, `at most ${most} bytes a file and ${LIMITS.all} in all`),
+            );
+          zip.openReadStream(entry, (why, stream) => {
+            if (why) return fail(refuse(`“${name}” cannot be unpacked (${why.message})`));
+            const parts: Buffer[] = [];
+            stream.on('data', (part: Buffer) => parts.push(part));
+            stream.on('error', (spoilt: Error) => fail(refuse(`“${name}” is damaged (${spoilt.message})`)));
+            stream.on('end', () => {
+              const file = Buffer.concat(parts);
+              if (crc32(file) !== entry.crc32)
+                return fail(refuse(`“${name}” is damaged: its sum is another`));
+              files.set(name, file);
+              zip.readEntry();
+            });
+          });
+        });
+        zip.readEntry();
+      },
+    );
+  });
+}

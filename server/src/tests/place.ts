@@ -1,0 +1,42 @@
+/** A server of its own for a test: a database in a folder that goes with it, and real HTTP. */
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { type BoxDocument, readCountLine } from '@dense-pack/core';
+import request from 'supertest';
+import { application } from '../application.ts';
+import { type Db, openDatabase } from '../database.ts';
+import { listen } from '../serve.ts';
+
+export interface Place {
+  readonly db: Db;
+  readonly address: string;
+  /** A folder that is gone afterwards. */
+  readonly folder: string;
+  readonly api: () => ReturnType<typeof request>;
+  readonly close: () => Promise<void>;
+}
+
+export async function openPlace(clock: () => Date): Promise<Place> {
+  const folder = mkdtempSync(join(tmpdir(), 'dense-pack-place-'));
+  const db = openDatabase(join(folder, 'test.db'), join(__dirname, '../migrations'));
+  const { server, address } = await listen(application(db, { clock }), 0);
+  return {
+    db,
+    address,
+    folder,
+    api: () => request(`${address}/api/v1`),
+    close: async () => {
+      await new Promise((resolve) => server.close(resolve));
+      db.close();
+      rmSync(folder, { recursive: true });
+    },
+  };
+}
+
+/** @throws for a count line that cannot be read */
+export function boxOf(line: string): BoxDocument {
+  const read = readCountLine(line);
+  if (!read.ok) throw new Error(read.error.expected);
+  return read.box;
+}
