@@ -55,9 +55,17 @@ export const Deleted = z.object({ id: z.string(), deleted: z.literal(true) });
 /** Where a photo the server has is read. */
 export const photoAddress = (photoId: string) => `${BASE}/photos/${photoId}`;
 
-/** Where the boxes of a job are read as CSV. */
+/** Where the sheet of a box, or those of a house, are read as PDF. */
+export const sheetAddress = (jobId: string, boxId: string | undefined) =>
+  boxId === undefined ? `${BASE}/jobs/${jobId}/sheets.pdf` : `${BASE}/boxes/${boxId}/sheet.pdf`;
+
+/** Where the label of a box, or those of a house, are read as PDF. */
+export const labelAddress = (jobId: string, boxId: string | undefined) =>
+  boxId === undefined ? `${BASE}/jobs/${jobId}/labels.pdf` : `${BASE}/boxes/${boxId}/label.pdf`;
+
 /** Where a stored box is read as it lies there, whether this program can read it or not. */
 export const storedAddress = (boxId: string) => `${BASE}/boxes/${boxId}/stored`;
+/** Where the boxes of a job are read as CSV. */
 export const csvAddress = (jobId: string) => `${BASE}/jobs/${jobId}/boxes.csv`;
 
 /** Sends one request. @throws ServerAway, ProblemAnswer */
@@ -77,6 +85,29 @@ export async function request<S extends z.ZodType>(
     }),
   );
 }
+
+/** How long a file is sent and read before the server counts as away. */
+const FILE_PATIENCE_MS = 300_000;
+
+/** Sends a file as it is. @throws ServerAway, ProblemAnswer */
+export const sendFile = async <S extends z.ZodType>(
+  schema: S,
+  path: string,
+  file: Blob,
+): Promise<z.output<S>> =>
+  ours(
+    schema,
+    await answerTo(path, {
+      method: 'POST',
+      headers: { 'content-type': 'application/zip' },
+      body: file,
+      // A house with its photos takes its time.
+      signal: AbortSignal.timeout(FILE_PATIENCE_MS),
+    }),
+  );
+
+/** Where a job is read as an archive. */
+export const archiveAddress = (jobId: string) => `${BASE}/jobs/${jobId}/archive.zip`;
 
 /** An answer of the shape ours has. @throws ServerAway where it has another */
 function ours<S extends z.ZodType>(schema: S, answer: unknown): z.output<S> {

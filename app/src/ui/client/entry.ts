@@ -39,6 +39,8 @@ export const Entry = z.discriminatedUnion('what', [
     /** Version the change was made from; null for a job the server has not got yet. */
     from: z.int().nullable(),
     madeAt: z.iso.datetime(),
+    /** What it was made from: where another changed the job since, both changes are kept. */
+    base: JobFields.optional(),
   }),
   z.object({
     ...common,
@@ -99,12 +101,19 @@ export function fieldsOf(box: BoxFields): BoxFields {
 }
 
 /** The fields of a job as one text. */
-export const textOfJob = ({ name, edition, note }: JobFields): string =>
-  JSON.stringify([name, edition, note]);
+export const textOfJob = (job: JobFields): string => sorted(jobFieldsOf(job));
+
+/** What a person says of a job, without what the server adds. */
+export function jobFieldsOf({ name, edition, note, panel, links }: JobFields): JobFields {
+  return { name, edition, note, panel, links };
+}
 
 /** The fields as one text that is the same for the same fields, whoever wrote them. */
-export function textOf(fields: BoxFields): string {
-  return JSON.stringify(fieldsOf(fields), (_key, value: unknown) =>
+export const textOf = (fields: BoxFields): string => sorted(fieldsOf(fields));
+
+/** One text of the same fields, in whatever order they were written. */
+function sorted(fields: object): string {
+  return JSON.stringify(fields, (_key, value: unknown) =>
     value !== null && typeof value === 'object' && !Array.isArray(value)
       ? Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)))
       : value,

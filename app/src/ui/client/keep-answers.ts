@@ -1,4 +1,5 @@
 /** Keeps the server's last answers in the browser's database, so that the app starts without a server. */
+import { NO_PANEL } from '@dense-pack/core/box/panel';
 import { StoredBox } from '@dense-pack/core/box/versions';
 import { dehydrate, hydrate, type QueryClient } from '@tanstack/react-query';
 import { get, set } from 'idb-keyval';
@@ -24,7 +25,12 @@ function within(value: unknown): unknown {
   if (Array.isArray(value)) return value.map(within);
   if (typeof value !== 'object' || value === null) return value;
   if ('version' in value && 'shell' in value && 'items' in value) return StoredBox.parse(value);
-  return Object.fromEntries(Object.entries(value).map(([key, inner]) => [key, within(inner)]));
+  // A job of a version that knew no panel and no cables between boxes has none.
+  const more = 'demo' in value && 'edition' in value ? { panel: NO_PANEL, links: [] } : {};
+  return {
+    ...more,
+    ...Object.fromEntries(Object.entries(value).map(([key, inner]) => [key, within(inner)])),
+  };
 }
 
 /** Lays the kept answers under the queries, then keeps what the server says from now on. */

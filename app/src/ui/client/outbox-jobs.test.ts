@@ -1,6 +1,6 @@
 /** Jobs in the outbox: a job goes before its boxes, a stale name is sent again over the stored one. */
 import { EMPTY_BOX } from '@dense-pack/core/box/document';
-import { BoxFields } from '@dense-pack/core/box/record';
+import { BoxFields, JobFields } from '@dense-pack/core/box/record';
 import { Outbox } from './outbox';
 
 const AT = '2026-01-01T00:00:00.000Z';
@@ -23,8 +23,10 @@ type Answer = { status: number; body?: unknown };
 function start(answers: Answer[], otherwise?: Answer) {
   kept = new Map<string, string>();
   const sent: string[] = [];
+  const bodies: unknown[] = [];
   globalThis.fetch = ((path: string, init: RequestInit) => {
     const body = init.body ? (JSON.parse(String(init.body)) as { version?: number }) : {};
+    bodies.push(body);
     sent.push(`${init.method} ${path}${body.version === undefined ? '' : ` v${body.version}`}`);
     const answer = answers.shift() ?? otherwise;
     if (!answer) return Promise.reject(new TypeError('away'));
@@ -43,6 +45,7 @@ function start(answers: Answer[], otherwise?: Answer) {
   return {
     outbox: new Outbox(store, { box: jest.fn(), job: jest.fn(), deleted: jest.fn(), settled: jest.fn() }),
     sent,
+    bodies,
     answers,
   };
 }
@@ -79,6 +82,30 @@ test('a stale change of a job is sent again from the stored version', async () =
   await settled();
   expect(sent).toEqual(['PUT /api/v1/jobs/job-0000001 v2', 'PUT /api/v1/jobs/job-0000001 v5']);
   expect(outbox.snapshot().entries).toEqual([]);
+});
+
+test('a stale change keeps what another wrote into the panel meanwhile', async () => {
+  const circuit = (id: string, space: number, label: string) => ({ id, space, label });
+  const base = JobFields.parse({ ...FIELDS, panel: { circuits: [circuit('a', 1, 'one')] } });
+  const theirs = JobFields.parse({
+    ...base,
+    panel: { circuits: [circuit('a', 1, 'one'), circuit('b', 3, 'two')] },
+  });
+  const problem = {
+    type: 'about:blank',
+    title: 'Stale',
+    status: 409,
+    stored: { ...job('House', 5), panel: theirs.panel },
+  };
+  const { outbox, bodies } = start([
+    { status: 409, body: problem },
+    { status: 200, body: job('House', 6) },
+  ]);
+  const mine = { ...base, panel: { circuits: [circuit('a', 1, 'mine')] } };
+  outbox.saveJob('job-0000001', mine, 2, AT, base);
+  await settled();
+  const labels = (bodies.at(-1) as JobFields).panel.circuits.map(({ label }) => label);
+  expect(labels).toEqual(['mine', 'two']);
 });
 
 test('a deleted record that is gone already is as good as deleted', async () => {

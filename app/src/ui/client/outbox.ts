@@ -6,6 +6,7 @@
  * live in localStorage, so they survive a reload, a kill and a second tab.
  */
 import { BoxFields, type BoxRecord, type Job, JobFields } from '@dense-pack/core/box/record';
+import type { z } from 'zod';
 import { ProblemAnswer, ServerAway } from './api';
 import {
   type BoxEntry,
@@ -15,32 +16,11 @@ import {
   SENT_MOST,
   textOf,
   textOfJob,
-  type Unreadable,
 } from './entry';
+import { madeFromTaken, overStored, whoseStored } from './after-answer';
+import type { Arrivals, OutboxState } from './outbox-state';
 import { type DeleteEntry, sendBox, sendDelete, sendJob } from './send-entry';
 import { type Store, WaitingStore } from './waiting-store';
-
-/** Whether the server answered last time; `unsent` counts entries that wait. */
-export interface OutboxState {
-  readonly away: boolean;
-  readonly sending: boolean;
-  /** The browser's store is full: what waits is only held while this page is open. */
-  readonly full: boolean;
-  readonly entries: readonly Entry[];
-  /** Entries this program cannot read: kept as they are until the person throws them away. */
-  readonly unreadable: readonly Unreadable[];
-  /** The last change that was not taken, and why; nothing was written. */
-  readonly rejected: { readonly id: string; readonly problems: readonly FieldProblem[] } | undefined;
-}
-
-/** What the outbox tells when the server took something. */
-export interface Arrivals {
-  box(record: BoxRecord): void;
-  job(job: Job): void;
-  deleted(id: string): void;
-  /** Nothing more is being sent: lists may be read anew. */
-  settled(): void;
-}
 
 const RETRY_MS = [1000, 2000, 5000, 15_000];
 /** After so many failures in a row the rest waits too: it is the server, not the record. */
@@ -94,9 +74,16 @@ export class Outbox {
   /**
    * Writes a change of a job, if the schema takes it.
    * @param from the version this change was made from; null for a new job
+   * @param base the job in that version
    * @returns what is wrong, field by field; then nothing was written. Empty when it was.
    */
-  saveJob(id: string, said: JobFields, from: number | null, madeAt: string): readonly FieldProblem[] {
+  saveJob(
+    id: string,
+    said: z.input<typeof JobFields>,
+    from: number | null,
+    madeAt: string,
+    base?: JobFields,
+  ): readonly FieldProblem[] {
     const fields = JobFields.safeParse(said);
     if (!fields.success) return this.#reject(id, problemsOf(fields.error));
     const before = this.entryOf(id);
@@ -108,6 +95,7 @@ export class Outbox {
       fields: fields.data,
       from: earlier ? earlier.from : from,
       madeAt: earlier?.madeAt ?? madeAt,
+      ...((earlier ? earlier.base : base) ? { base: earlier ? earlier.base : base } : {}),
     });
     return [];
   }
@@ -152,14 +140,7 @@ export class Outbox {
       if (conflict && 'jobId' in conflict) this.arrivals.box(conflict);
       return;
     }
-    const turn = entry.turn + 1;
-    if (entry.what === 'box') {
-      const { conflict: _conflict, refused: _refused, sent: _sent, ...rest } = entry;
-      this.#put({ ...rest, from: conflict?.version ?? rest.from, turn });
-    } else {
-      const { conflict: _conflict, refused: _refused, ...rest } = entry;
-      this.#put({ ...rest, ...(conflict ? { version: conflict.version } : {}), turn });
-    }
+    this.#put(overStored(entry));
   }
 
   /** Sends once more what the server refused. */
@@ -323,16 +304,12 @@ export class Outbox {
   #settleStored(entry: BoxEntry, stored: BoxRecord): void {
     const now = this.#waiting.readOne(entry.id);
     if (now?.what !== 'box') return;
-    const there = textOf(stored);
-    if (textOf(now.fields) === there) {
-      this.arrivals.box(stored);
-      this.#drop(now.id);
-    } else if (now.sent?.includes(there)) {
-      this.arrivals.box(stored);
-      const { sent: _sent, ...rest } = now;
-      this.#write({ ...rest, from: stored.version });
-      this.#again = true;
-    } else this.#mark(entry, { conflict: stored });
+    const found = whoseStored(now, stored);
+    if (found === 'another') return this.#mark(entry, { conflict: stored });
+    this.arrivals.box(stored);
+    if (found === 'this change') return this.#drop(now.id);
+    this.#write(madeFromTaken(now, entry, stored.version));
+    this.#again = true;
   }
 
   /** The server took this entry. What was changed meanwhile stays, now made from the new version. */
@@ -342,14 +319,7 @@ export class Outbox {
       this.#drop(entry.id);
       return;
     }
-    if (version !== undefined) {
-      if (now.what === 'box') {
-        const { sent: _sent, ...rest } = now;
-        this.#write({ ...rest, from: version });
-      } else if (now.what === 'job') this.#write({ ...now, from: version });
-      // Deleted while its last change was on the way: that change is what is deleted.
-      else this.#write({ ...now, version });
-    }
+    if (version !== undefined) this.#write(madeFromTaken(now, entry, version));
     this.#again = true;
   }
 

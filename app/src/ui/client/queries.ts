@@ -15,8 +15,9 @@ import { startTransition, useCallback, useEffect, useMemo, useState, useSyncExte
 import type { z } from 'zod';
 import { afterPaint } from './after-paint';
 import { BoxStates, JobList, JobWithBoxes, ProblemAnswer, request, ServerAway } from './api';
-import { type BoxEntry, type Entry, type FieldProblem, fieldsOf } from './entry';
-import { Outbox, type OutboxState } from './outbox';
+import { type BoxEntry, type Entry, type FieldProblem, fieldsOf, jobFieldsOf } from './entry';
+import { Outbox } from './outbox';
+import type { OutboxState } from './outbox-state';
 import { photos } from './photos';
 
 const jobsKey = ['jobs'] as const;
@@ -348,7 +349,7 @@ export function changeBox(box: ShownBox, fields: Partial<BoxFields>): readonly F
 }
 
 /** Makes a job and gives its id at once; it is sent when the server answers. */
-export function makeJob(fields: JobFields): string {
+export function makeJob(fields: z.input<typeof JobFields>): string {
   const id = newId();
   outbox.saveJob(id, fields, null, new Date().toISOString());
   return id;
@@ -356,8 +357,22 @@ export function makeJob(fields: JobFields): string {
 
 /** Changes what is said of a job. */
 export function changeJob(job: Job, change: Partial<JobFields>): readonly FieldProblem[] {
-  const { id, name, edition, note, version } = job;
-  return outbox.saveJob(id, { name, edition, note, ...change }, version, new Date().toISOString());
+  const { id, version } = job;
+  const fields = jobFieldsOf(job);
+  return outbox.saveJob(id, { ...fields, ...change }, version, new Date().toISOString(), fields);
+}
+
+/**
+ * Changes what is said of a job from what it is at this moment, whatever has been drawn.
+ * @returns what is wrong with it, field by field; then nothing was changed
+ */
+export function changeJobNow(
+  job: Job,
+  change: (now: JobFields) => Partial<JobFields>,
+): readonly FieldProblem[] {
+  const entry = outbox.entryOf(job.id);
+  const now = entry?.what === 'job' ? { ...job, ...entry.fields } : job;
+  return changeJob(now, change(jobFieldsOf(now)));
 }
 
 /** Makes a box and gives its id at once. */

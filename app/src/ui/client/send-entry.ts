@@ -4,13 +4,13 @@ import {
   BoxRecord,
   Job,
   type JobChange,
-  type JobFields,
   type NewBox,
   type NewJob,
 } from '@dense-pack/core/box/record';
+import { mergeJob } from '@dense-pack/core/box/merge-job';
 import type { z } from 'zod';
 import { Deleted, ProblemAnswer, request } from './api';
-import { type BoxEntry, type Entry, textOf } from './entry';
+import { type BoxEntry, type Entry, jobFieldsOf, textOf, textOfJob } from './entry';
 
 export type JobEntry = Extract<Entry, { what: 'job' }>;
 export type DeleteEntry = Extract<Entry, { what: 'delete' }>;
@@ -25,16 +25,16 @@ function storedIn<S extends z.ZodType>(error: unknown, schema: S): z.output<S> |
 }
 
 /**
- * A job's name and edition are the last person's choice: a stale change is sent again over the stored one.
+ * A stale change of a job is laid over what another changed since: both are kept, and where they say different
+ * things of the same, the later word stands.
  * @throws ServerAway, or ProblemAnswer when it is refused
  */
-export async function sendJob({ id, fields, from }: JobEntry): Promise<Job> {
+export async function sendJob({ id, fields, from, base }: JobEntry): Promise<Job> {
   if (from === null) {
     const post: z.input<typeof NewJob> = { id, ...fields };
     const { version, ...stored } = await request(Job, '/jobs', 'POST', post);
-    const same = (Object.keys(fields) as (keyof JobFields)[]).every((key) => stored[key] === fields[key]);
     // A repeated POST answers the job as it was first stored: what changed since goes after it.
-    if (same) return { version, ...stored };
+    if (textOfJob(stored) === textOfJob(fields)) return { version, ...stored };
     return request(Job, `/jobs/${id}`, 'PUT', { ...fields, version });
   }
   const body: z.input<typeof JobChange> = { ...fields, version: from };
@@ -43,7 +43,8 @@ export async function sendJob({ id, fields, from }: JobEntry): Promise<Job> {
   } catch (error) {
     const stored = storedIn(error, Job);
     if (stored === undefined) throw error;
-    return request(Job, `/jobs/${id}`, 'PUT', { ...body, version: stored.version });
+    const both = mergeJob(base, fields, jobFieldsOf(stored));
+    return request(Job, `/jobs/${id}`, 'PUT', { ...both, version: stored.version });
   }
 }
 

@@ -1,0 +1,25 @@
+/** What the outbox says of itself, and what it tells when something arrived. */
+import type { BoxRecord, Job } from '@dense-pack/core/box/record';
+import type { Entry, FieldProblem, Unreadable } from './entry';
+
+/** Whether the server answered last time, and what waits. */
+export interface OutboxState {
+  readonly away: boolean;
+  readonly sending: boolean;
+  /** The browser's store is full: what waits is only held while this page is open. */
+  readonly full: boolean;
+  readonly entries: readonly Entry[];
+  /** Entries this program cannot read: kept as they are until the person throws them away. */
+  readonly unreadable: readonly Unreadable[];
+  /** The last change that was not taken, and why; nothing was written. */
+  readonly rejected: { readonly id: string; readonly problems: readonly FieldProblem[] } | undefined;
+}
+
+/** What the outbox tells when the server took something. */
+export interface Arrivals {
+  box(record: BoxRecord): void;
+  job(job: Job): void;
+  deleted(id: string): void;
+  /** Nothing more is being sent: lists may be read anew. */
+  settled(): void;
+}
