@@ -111,7 +111,7 @@ export function BoxScreen({ jobId, boxId, first }: BoxScreenProps) {
     rail: (
       <StationRail
         station={'station' in open ? open.station : undefined}
-        done={doneStations({ box, counted, made })}
+        done={doneStations({ job, box, counted, made })}
         upright={wide}
         onChoose={(station) => place.choose({ station })}
       />

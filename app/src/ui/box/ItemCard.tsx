@@ -15,7 +15,7 @@ import { Field } from '../parts/Field';
 import { Button, IconPress, Stepper } from '../parts/Press';
 import { Words } from '../parts/Words';
 import { ItemFields, takesLabel } from './fields/ItemFields';
-import { itemName } from './ItemRow';
+import { itemName } from '@dense-pack/core/shorthand/change-words';
 
 interface ItemCardProps {
   /** The piece that was touched. */

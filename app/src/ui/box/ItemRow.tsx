@@ -1,11 +1,9 @@
 /** Like pieces of the box with their count, to change or take out; its name opens it. */
+import { itemName } from '@dense-pack/core/shorthand/change-words';
 import type { ChangeBox } from './use-box-edit';
-import type { Item } from '@dense-pack/core/box/document';
 import { addCount, removeItems } from '@dense-pack/core/box/edit';
 import { newId } from '@dense-pack/core/box/new-id';
 import type { Row } from '@dense-pack/core/box/rows';
-import { DEVICES } from '@dense-pack/core/box/words';
-import { printItem } from '@dense-pack/core/shorthand/print';
 import Trash from 'lucide-react-native/icons/trash';
 import { View } from 'react-native';
 import { IconPress, Stepper } from '../parts/Press';
@@ -16,14 +14,6 @@ interface ItemRowProps {
   readonly row: Row;
   readonly onChange: ChangeBox;
   readonly onOpen: () => void;
-}
-
-/** What an item is called, without its count. */
-export function itemName(item: Item): string {
-  if (item.kind === 'device') {
-    return `${DEVICES[item.device]}${item.size === undefined ? '' : `, on ${item.size} AWG`}`;
-  }
-  return printItem('count' in item ? { ...item, count: 1 } : item);
 }
 
 export function ItemRow({ row, onChange, onOpen }: ItemRowProps) {

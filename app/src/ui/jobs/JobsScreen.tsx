@@ -6,6 +6,8 @@ import { Link } from 'expo-router';
 import BoxIcon from 'lucide-react-native/icons/box';
 import Settings from 'lucide-react-native/icons/settings';
 import Plus from 'lucide-react-native/icons/plus';
+import Search from 'lucide-react-native/icons/search';
+import ScanQrCode from 'lucide-react-native/icons/scan-qr-code';
 import Truck from 'lucide-react-native/icons/truck';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
@@ -45,6 +47,7 @@ export function JobsScreen() {
       actions={
         <View className="flex-row items-center">
           <SaveSign />
+          <IconPress label="Scan a tag" icon={ScanQrCode} onPress={() => go('/scan')} />
           <IconPress label="Truck" icon={Truck} onPress={() => go('/truck')} />
           <IconPress label="Settings" icon={Settings} onPress={() => go('/settings')} />
         </View>
@@ -75,6 +78,9 @@ export function JobsScreen() {
           Touch New box to begin at once; a job for today is made with it. Say what is stamped in the box,
           bring in the cables, and the count stands beside the drawing. Nothing needs a signal.
         </Notice>
+      )}
+      {jobs && jobs.some(({ boxes }) => boxes > 0) && (
+        <Button label="Find a box in all jobs" icon={Search} onPress={() => go('/logbook')} />
       )}
       {jobs && jobs.length > SEARCH_FROM && (
         <Field

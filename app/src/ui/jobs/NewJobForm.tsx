@@ -1,6 +1,7 @@
 /** Making a job: a name is enough. */
 import { zodResolver } from '@hookform/resolvers/zod';
 import { JobFields } from '@dense-pack/core/box/record';
+import FolderInput from 'lucide-react-native/icons/folder-input';
 import { Controller, useForm } from 'react-hook-form';
 import { View } from 'react-native';
 import type { z } from 'zod';
@@ -52,6 +53,7 @@ export function NewJobForm({ onDone }: { readonly onDone: () => void }) {
         <Button label="Make job" kind="main" className="flex-1" onPress={() => void make()} />
         <Button label="Cancel" onPress={onDone} />
       </View>
+      <Button label="Read an archive instead" icon={FolderInput} onPress={() => go('/archive')} />
     </View>
   );
 }

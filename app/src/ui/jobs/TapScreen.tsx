@@ -4,11 +4,12 @@ import type { Size } from '@dense-pack/core/edition/index';
 import { roomLeft } from '@dense-pack/core/fill/room';
 import { verdictParts } from '@dense-pack/core/fill/verdict';
 import { findTaps, type Tap, type TapBox, type TapWish } from '@dense-pack/core/remedy/tap';
+import { runOf } from '@dense-pack/core/run/run';
 import CircleCheck from 'lucide-react-native/icons/circle-check';
 import CircleX from 'lucide-react-native/icons/circle-x';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { editionFor, type ShownBox, useJob } from '../client/queries';
+import { editionFor, type ShownBox, type ShownJob, useJob } from '../client/queries';
 import { Choice } from '../parts/Choice';
 import { go } from '../parts/go';
 import { Notice } from '../parts/Notice';
@@ -47,7 +48,7 @@ export function TapScreen({ jobId }: { readonly jobId: string }) {
       {job.boxes.length === 0 ? (
         <Notice title="No box in this job yet">Record the boxes within reach first.</Notice>
       ) : view === 'tap' ? (
-        <Taps boxes={job.boxes} edition={job.edition} />
+        <Taps job={job} boxes={job.boxes} edition={job.edition} />
       ) : (
         <Headroom boxes={job.boxes} edition={job.edition} />
       )}
@@ -60,18 +61,32 @@ interface JobBoxes {
   readonly edition: Parameters<typeof listBox>[1];
 }
 
-function Taps({ boxes, edition }: JobBoxes) {
+function Taps({ job, boxes, edition }: JobBoxes & { readonly job: Pick<ShownJob, 'links' | 'panel'> }) {
   const kit = useKit();
   const [load, setLoad] = useState<Load>('receptacle');
   const [size, setSize] = useState<Size>(12);
   const [circuit, setCircuit] = useState<string>();
   const [ways, setWays] = useState<Readonly<Record<string, number>>>({});
   const circuits = [...new Set(boxes.map((box) => box.circuit).filter(Boolean))].sort();
+  const { links, panel } = job;
+  const run = useMemo(
+    () => (links.length > 0 ? runOf(boxes, links, panel) : undefined),
+    [boxes, links, panel],
+  );
   const taps = useMemo(() => {
     const within = boxes.map((box): TapBox => {
       const distance = ways[box.id];
       const { id, name, room, circuit: on, box: document } = box;
-      return { id, name, room, circuit: on, box: document, ...(distance === undefined ? {} : { distance }) };
+      const linked = run && !run.alone.some((one) => one.id === id);
+      return {
+        id,
+        name,
+        room,
+        circuit: on,
+        box: document,
+        ...(distance === undefined ? {} : { distance }),
+        ...(linked ? { run: { end: run.isEnd(id), behind: run.behind(id) } } : {}),
+      };
     });
     const { hot, conductors } = LOADS[load];
     return findTaps(
@@ -81,7 +96,7 @@ function Taps({ boxes, edition }: JobBoxes) {
       countedIds(),
       kit.weights,
     );
-  }, [boxes, edition, ways, load, size, circuit, kit.weights]);
+  }, [boxes, run, edition, ways, load, size, circuit, kit.weights]);
   const can = taps.filter(({ against }) => against.length === 0);
   const cannot = taps.filter(({ against }) => against.length > 0);
   const card = (tap: Tap) => (
@@ -152,7 +167,7 @@ interface TapCardProps {
 
 function TapCard({ tap, way, onWay, onOpen }: TapCardProps) {
   const colours = useColours();
-  const { from, after, against, needs, remedy, box } = tap;
+  const { from, after, against, needs, notes, remedy, box } = tap;
   const can = against.length === 0;
   const Sign = can ? CircleCheck : CircleX;
   return (
@@ -179,6 +194,12 @@ function TapCard({ tap, way, onWay, onOpen }: TapCardProps) {
           {remedy?.words.map((words) => (
             <Words key={words} size="fine">{`First: ${words}`}</Words>
           ))}
+          {can &&
+            notes.map((words) => (
+              <Words key={words} size="fine" tone="text-soft">
+                {words}
+              </Words>
+            ))}
           {can && needs.length > 0 && (
             <Words size="fine" tone="text-unknown">{`Before: ${needs.join('; ')}.`}</Words>
           )}

@@ -22,7 +22,7 @@ export function Tick({ on, label, until, bare = false, onPress }: TickProps) {
     <Touch
       role="checkbox"
       aria-checked={on}
-      className={`min-h-[56px] flex-row items-center gap-3 border-hair px-3 active:opacity-70 ${bare ? 'border-t' : 'rounded-card border bg-sheet'}`}
+      className={`min-h-[56px] flex-row items-center gap-3 border-hair px-3 py-1 active:opacity-70 ${bare ? 'border-t' : 'rounded-card border bg-sheet'}`}
       onPress={onPress}
     >
       <Box size={26} color={on ? colours.legal : colours.ink} aria-hidden />

@@ -4,7 +4,7 @@
  */
 import { View } from 'react-native';
 import type { Entry, Unreadable } from '../client/entry';
-import type { OutboxState } from '../client/outbox';
+import type { OutboxState } from '../client/outbox-state';
 import { outbox } from '../client/queries';
 import { Button } from './Press';
 import { Words } from './Words';

@@ -1,5 +1,6 @@
 /** The stations, in the order of the work. Adding one is adding its folder, its line here and its view in views.ts. */
 import { change } from './change/station';
+import { close } from './close/station';
 import { count } from './count/station';
 import { fix } from './fix/station';
 import { found } from './found/station';
@@ -9,9 +10,17 @@ import { land } from './land/station';
 import { safe } from './safe/station';
 import type { Progress, StationPart } from './station';
 
-export const STATIONS = { safe, found, identify, change, count, fix, join, land } as const satisfies Readonly<
-  Record<string, StationPart>
->;
+export const STATIONS = {
+  safe,
+  found,
+  identify,
+  change,
+  count,
+  fix,
+  join,
+  land,
+  close,
+} as const satisfies Readonly<Record<string, StationPart>>;
 export type Station = keyof typeof STATIONS;
 
 export const STATION_NAMES = Object.keys(STATIONS) as Station[];

@@ -22,6 +22,7 @@ export interface StationProps {
 
 /** What tells whether the work of a station is done. */
 export interface Progress {
+  readonly job: Pick<Job, 'panel'>;
   readonly box: ShownBox;
   readonly counted: Tally;
   /** Whether every joint is made up and every terminal landed. */

@@ -2,6 +2,7 @@
 import type { ComponentType } from 'react';
 import type { Station } from '.';
 import { changeView } from './change/view';
+import { closeView } from './close/view';
 import { fixView } from './fix/view';
 import { foundView } from './found/view';
 import { identifyView } from './identify/view';
@@ -18,4 +19,5 @@ export const VIEWS: Readonly<Record<Exclude<Station, 'count'>, ComponentType<Sta
   fix: fixView,
   join: joinView,
   land: landView,
+  close: closeView,
 };

@@ -14,6 +14,7 @@ test('a kept choice is read, a wrong one falls back without losing the others', 
       metric: true,
       table: true,
       aloud: false,
+      who: '',
     });
     const told = jest.fn();
     const stop = onPreferences(told);
@@ -39,6 +40,7 @@ test('a store that is no JSON is as if nothing was set', () => {
       metric: false,
       table: true,
       aloud: false,
+      who: '',
     });
   });
 });

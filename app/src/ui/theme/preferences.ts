@@ -1,4 +1,4 @@
-/** What the person set for this phone: theme, size of text, hand, metric beside, and whether steps are read aloud. Kept in its own store. */
+/** What the person set for this phone: theme, size of text, hand, metric beside, whether steps are read aloud, who tests. Kept in its own store. */
 import { z } from 'zod';
 import { keep } from '../client/kept';
 
@@ -13,6 +13,8 @@ const Preferences = z.object({
   table: z.boolean().catch(true),
   /** Steps are read aloud while both hands are busy. */
   aloud: z.boolean().catch(false),
+  /** Who tests: it stands beside each reading. */
+  who: z.string().max(60).catch(''),
 });
 export type Preferences = z.output<typeof Preferences>;
 export const TEXT_SIZES = [100, 125, 150, 200] as const;

@@ -1,13 +1,4 @@
-import { useLocalSearchParams } from 'expo-router';
-import { late, LateScreen } from '@/ui/parts/late';
+import { late } from '@/ui/parts/late';
+import { jobRoute } from '@/ui/parts/late-route';
 
-const Screen = late('TapScreen');
-
-export default function Route() {
-  const { job } = useLocalSearchParams<{ job: string }>();
-  return (
-    <LateScreen>
-      <Screen jobId={job} />
-    </LateScreen>
-  );
-}
+export default jobRoute(late('TapScreen'));

@@ -17,7 +17,7 @@ import { Words } from '../../parts/Words';
 import { VerdictLine } from '../../tape/Verdict';
 import { useColours } from '../../theme/theme';
 import { Vessel } from '../../vessel/Vessel';
-import { changeWords } from '../../box/change-words';
+import { changeWords } from '@dense-pack/core/shorthand/change-words';
 import { StateList } from '../../box/StateList';
 import type { ChangeFields } from '../../box/use-box-edit';
 import { dayWords } from '../../parts/days';

@@ -7,6 +7,7 @@ import { roleOf } from '@dense-pack/core/box/work';
 import type { CableRole } from '@dense-pack/core/identify/roles';
 import { coloursOf } from '@dense-pack/core/identify/identify';
 import { dutyFor, tagsOf } from '@dense-pack/core/identify/tags';
+import Printer from 'lucide-react-native/icons/printer';
 import TagIcon from 'lucide-react-native/icons/tag';
 import Trash from 'lucide-react-native/icons/trash';
 import { useMemo, useState } from 'react';
@@ -16,6 +17,7 @@ import type { ShownBox } from '../../client/queries';
 import { Loading, Notice } from '../../parts/Notice';
 import { Button, Chip, IconPress } from '../../parts/Press';
 import { Tick } from '../../parts/Tick';
+import { go } from '../../parts/go';
 import { Words } from '../../parts/Words';
 import { HangingCable } from './HangingCable';
 import type { IdentifyAnswer } from './identify-answers';
@@ -132,6 +134,11 @@ function Identify({
         onRemove={(nth) =>
           onSeen((now) => ({ ...now, readings: now.readings.filter((_, at) => at !== nth) }))
         }
+      />
+      <Button
+        label="Tags as labels to print"
+        icon={Printer}
+        onPress={() => go(`/job/${box.jobId}/tags?box=${box.id}`)}
       />
       <Notice title="Test, then tag" tone="unknown">
         All conductors apart, none touching another. Colour, screw and place are hints at most, the classic

@@ -44,7 +44,7 @@ export function NextTest({ next, teller, pending, onRead }: NextTestProps) {
         {`${TESTS[test]}: ${place}${far === undefined ? '' : `, far switch ${far}`}`}
       </Words>
       <Words size="fine" tone="text-soft">
-        {next.why}
+        {teller.why(next.why)}
       </Words>
       <View className="flex-row flex-wrap gap-2" role="group" aria-label="It said">
         {Object.entries(left).map(([answer, many]) => (

@@ -8,7 +8,7 @@ import type { ShownBox } from '../../client/queries';
 import { answerIdentify } from './identify-answers';
 import { IdentifyStation } from './IdentifyStation';
 import { NextTest } from './NextTest';
-import { Teller } from './say';
+import { namedCables, Teller } from './say';
 
 let now: { box: BoxDocument; seen: Seen };
 
@@ -145,6 +145,15 @@ test('in a switch’s box the power may come by way of the light: the ground tel
   expect(ask([volts('white', 120)])).toEqual(['feed', 'loop-in']);
   expect(ask([volts('white', 120), volts('bare', 120)])).toEqual(['feed']);
   expect(ask([volts('white', 120), volts('bare', 0)])).toEqual(['feed', 'loop-in']);
+});
+
+test('why a test is advised names the cable as it is called, not by its piece', () => {
+  const read = readCountLine('20 in3, 12/2 "lower", 12/2 "upper", duplex');
+  if (!read.ok) throw new Error('unreadable');
+  const teller = new Teller(namedCables(read.box));
+  expect(
+    teller.why('a switch at the other end of cable i1.0 opens it; a lamp closes cable i2.0, a spare not.'),
+  ).toBe('a switch at the other end of “lower” opens it; a lamp closes “upper”, a spare not.');
 });
 
 test('a question that is answered already takes no second answer', () => {

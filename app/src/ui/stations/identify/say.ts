@@ -45,6 +45,8 @@ const colourOf = (conductor: string) => {
 };
 const cableOf = (conductor: string) => conductor.slice(0, conductor.lastIndexOf('.'));
 
+const escaped = (text: string) => text.replaceAll(/[.*+?^${}()|[\]\\]/g, '\\$&');
+
 /** Says where and what: names a cable once. */
 export class Teller {
   constructor(readonly cables: readonly NamedCable[]) {}
@@ -70,6 +72,15 @@ export class Teller {
     if (reading.test === 'energize') return `${this.cable(reading.cable ?? '')} joined to the line`;
     if (reading.test === 'noncontact') return `Non-contact tester at ${this.conductor(reading.at ?? '')}`;
     return this.pair(reading.from ?? '', reading.to ?? '');
+  }
+
+  /** Why a test is advised: its cable by its name, not by the id of its piece. */
+  why(words: string): string {
+    return this.cables.reduce(
+      (said, { item, name }) =>
+        said.replace(new RegExp(`cable ${escaped(item.id)}(?=[ ,;])`, 'g'), () => `“${name}”`),
+      words,
+    );
   }
 
   reading(reading: Reading): string {

@@ -1,6 +1,7 @@
 /** What to cut, strip and bring for this box. */
 import type { BoxDocument } from '@dense-pack/core/box/document';
 import { type Parts, partsOf } from '@dense-pack/core/plan/cut-list';
+import { partsWords } from '@dense-pack/core/plan/parts-words';
 import { View } from 'react-native';
 import { Words } from '../../parts/Words';
 import type { Judged } from './use-wiring';
@@ -11,36 +12,14 @@ interface CutListProps {
 }
 
 export function CutList({ box, judged }: CutListProps) {
-  return <PartsList title="For this box" parts={partsOf(box, judged.work, judged.wiring)} />;
+  return (
+    <PartsList title="For this box" parts={partsOf(box, judged.work, judged.wiring, judged.plan.kept)} />
+  );
 }
 
 /** A list of parts, of a box or of a whole job. */
 export function PartsList({ title, parts }: { readonly title: string; readonly parts: Parts }) {
-  const rows = [
-    ...parts.cuts.map(({ count, size, colour, length, ends }) => [
-      `${count} × ${size} AWG ${colour}, ${length} in`,
-      `${ends[0]}; ${ends[1]}`,
-    ]),
-    ...parts.strips.map(({ size, conductors, length }) => [
-      `${length} in of ${size}/${conductors} cable`,
-      'to strip for the pigtails',
-    ]),
-    ...parts.connectors.map(({ count, name }) => [`${count} × ${name}`, 'the package says what it holds']),
-    ...(parts.groundScrews > 0
-      ? [[`${parts.groundScrews} × ground screw, 10-32`, 'used for nothing else']]
-      : []),
-    ...(parts.taped > 0
-      ? [
-          [
-            `Tape for ${parts.taped} ${parts.taped === 1 ? 'device' : 'devices'}`,
-            'two turns over the terminals, once all is landed and tight',
-          ],
-        ]
-      : []),
-    ...(parts.marks > 0
-      ? [[`Tape for ${parts.marks} white${parts.marks === 1 ? '' : 's'}`, 'used as hots: mark both ends']]
-      : []),
-  ];
+  const rows = partsWords(parts);
   return (
     <View className="rounded-card border border-hair bg-sheet" role="region" aria-label={title}>
       <View className="border-b border-hair px-3 py-2">
@@ -49,7 +28,7 @@ export function PartsList({ title, parts }: { readonly title: string; readonly p
         </Words>
       </View>
       {rows.length === 0 && <Words className="px-3 py-2">Nothing to cut and nothing to bring.</Words>}
-      {rows.map(([what = '', how = '']) => (
+      {rows.map(({ what, how }) => (
         <View key={`${what}${how}`} className="border-t border-hair px-3 py-2" testID="part">
           <Words strong>{what}</Words>
           <Words size="fine" tone="text-soft">

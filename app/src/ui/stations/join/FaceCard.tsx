@@ -10,7 +10,7 @@ import { Tick } from '../../parts/Tick';
 import { Words } from '../../parts/Words';
 import { useColours } from '../../theme/theme';
 import { FaceDrawing } from './FaceDrawing';
-import { landedWords } from './joint-words';
+import { isKept, landedWords } from '@dense-pack/core/plan/joint-words';
 import type { Judged } from './use-wiring';
 
 interface FaceCardProps {
@@ -50,9 +50,10 @@ export function FaceCard({ judged, face, onTick }: FaceCardProps) {
         const done = work.made.includes(id);
         const Box = done ? Check : Empty;
         const what = landedWords(judged, landing);
+        const stays = isKept(judged, landing);
         const row = (
           <>
-            {end !== undefined || joint !== undefined ? (
+            {(end !== undefined || joint !== undefined) && !stays ? (
               <Box size={24} color={done ? colours.legal : colours.ink} aria-hidden />
             ) : (
               <View style={{ width: 24 }} />
@@ -60,12 +61,12 @@ export function FaceCard({ judged, face, onTick }: FaceCardProps) {
             <View className="min-w-0 flex-1">
               <Words strong>{`${terminal.name.replaceAll('-', ' ')}: ${what}`}</Words>
               <Words size="fine" tone="text-soft">
-                {how}
+                {stays ? 'left as it was found: do not touch it' : how}
               </Words>
             </View>
           </>
         );
-        return end !== undefined || joint !== undefined ? (
+        return (end !== undefined || joint !== undefined) && !stays ? (
           <Touch
             key={terminal.id}
             role="checkbox"

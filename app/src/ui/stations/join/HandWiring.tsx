@@ -2,6 +2,8 @@
 import type { BoxDocument } from '@dense-pack/core/box/document';
 import type { Wiring } from '@dense-pack/core/box/work';
 import { CONNECTORS } from '@dense-pack/core/connector/connectors';
+import type { Edition } from '@dense-pack/core/edition/edition';
+import { withSleeve } from '@dense-pack/core/plan/likely';
 import { BOX_SCREW, tabName } from '@dense-pack/core/physical/end';
 import { isMetal, isWhite } from '@dense-pack/core/physical/pieces';
 import { useState } from 'react';
@@ -11,34 +13,28 @@ import { Fold } from '../../parts/Fold';
 import { Button, Chip } from '../../parts/Press';
 import { Words } from '../../parts/Words';
 import { landedOn, joinEnds, placesLeft, takeApart, toggled } from './hand-edit';
-import { type ChangeWork, EMPTY, type Judged } from './use-wiring';
+import { LikelyChoice } from './LikelyChoice';
+import type { ChangeWork, Judged } from './use-wiring';
 
 interface HandWiringProps {
+  /** The box as it was found. */
   readonly box: BoxDocument;
+  readonly circuit: string;
   readonly judged: Judged;
+  readonly edition: Edition;
   readonly onWork: ChangeWork;
 }
 
-export function HandWiring({ box, judged, onWork }: HandWiringProps) {
+export function HandWiring({ box, circuit, judged, edition, onWork }: HandWiringProps) {
   const [chosen, setChosen] = useState<readonly string[]>([]);
-  const { work, wiring, plan } = judged;
+  const { work, wiring } = judged;
   const name = (end: string) => judged.name(end).replace(/^the /, '');
   const set = (next: Wiring) => {
     setChosen([]);
     onWork((now) => ({ ...now, found: next }));
   };
-  if (work.found === undefined) {
-    return (
-      <View className="gap-2">
-        <Words>
-          Enter what is joined to what in the box as it stands, and see what is wrong with it. Test before
-          touching: the drawing is no proof that anything is dead.
-        </Words>
-        <Button label="Begin with nothing joined" kind="main" onPress={() => set(EMPTY)} />
-        <Button label="Begin with the usual, then change it" onPress={() => set(plan.wiring)} />
-      </View>
-    );
-  }
+  if (work.found === undefined)
+    return <LikelyChoice box={box} circuit={circuit} edition={edition} empty onFound={set} />;
   const left = placesLeft(judged, wiring);
   const terminals = judged.faces.flatMap(({ terminals: own }) => own.map(({ id }) => id));
   const screws = isMetal(box) ? [...terminals, BOX_SCREW] : terminals;
@@ -135,6 +131,12 @@ export function HandWiring({ box, judged, onWork }: HandWiringProps) {
           />
         </View>
       ))}
+      {wiring.joints.length > 0 && (
+        <Button
+          label="The grounds are in a crimped sleeve"
+          onPress={() => set(withSleeve(wiring, box, work))}
+        />
+      )}
       <Fold title="Broken tabs and marked whites">
         <View className="flex-row flex-wrap gap-2 border-t border-hair p-3">
           {judged.faces.flatMap(({ key, title, terminals }) =>
@@ -160,7 +162,15 @@ export function HandWiring({ box, judged, onWork }: HandWiringProps) {
             ))}
         </View>
       </Fold>
-      <Button label="Begin anew" kind="danger" onPress={() => set(EMPTY)} />
+      <Button
+        label="Begin anew"
+        kind="danger"
+        onPress={() => {
+          setChosen([]);
+          // Without a wiring the usual ones are offered again; undo brings this one back.
+          onWork(({ found: _found, ...now }) => now);
+        }}
+      />
     </View>
   );
 }

@@ -1,5 +1,7 @@
 /** What is chosen of the cable or device that is held. */
+import type { BoxDocument } from '@dense-pack/core/box/document';
 import type { WorkPlan } from '@dense-pack/core/box/work';
+import type { Edition } from '@dense-pack/core/edition/edition';
 import type { Line } from '@dense-pack/core/plan/ends';
 import type { Face } from '@dense-pack/core/plan/faces';
 import X from 'lucide-react-native/icons/x';
@@ -7,6 +9,7 @@ import { ScrollView, View } from 'react-native';
 import { IconPress } from '../../parts/Press';
 import { Words } from '../../parts/Words';
 import { DeviceSetup } from './DeviceSetup';
+import { LikeForLike } from './LikeForLike';
 import { type Held, nextTouch } from './link';
 import { RunCard } from './RunCard';
 import { nextCircuit, sayDevice, sayRun, withCircuit } from './say';
@@ -35,8 +38,25 @@ export interface ToldProps {
   readonly onHold: (touched: Held | undefined) => void;
 }
 
+interface HeldPanelProps extends ToldProps {
+  /** The box as it was found. */
+  readonly box: BoxDocument;
+  readonly circuit: string;
+  readonly edition: Edition;
+}
+
 /** What is chosen of the one that is held; it stands under the thumb while the drawing is looked at. */
-export function HeldPanel({ work, lines, faces, onWork, held, onHold }: ToldProps) {
+export function HeldPanel({
+  box,
+  circuit,
+  edition,
+  work,
+  lines,
+  faces,
+  onWork,
+  held,
+  onHold,
+}: HeldPanelProps) {
   if (!held) return null;
   const line = held.what === 'cable' ? lines.find(({ key }) => key === held.key) : undefined;
   const face = held.what === 'device' ? faces.find(({ key }) => key === held.key) : undefined;
@@ -74,6 +94,16 @@ export function HeldPanel({ work, lines, faces, onWork, held, onHold }: ToldProp
             work={work}
             faces={faces}
             onDevice={(change) => sayDevice(onWork)(face.key, change)}
+          />
+        )}
+        {face && (
+          <LikeForLike
+            box={box}
+            circuit={circuit}
+            edition={edition}
+            work={work}
+            of={face.key}
+            onWork={onWork}
           />
         )}
       </ScrollView>

@@ -6,9 +6,12 @@ import { bench } from '@dense-pack/core/simulate/instruments';
 import { tally } from '@dense-pack/core/fill/tally';
 import { verdictWords } from '@dense-pack/core/fill/verdict';
 import { linesOf } from '@dense-pack/core/plan/ends';
+import { newLands } from '@dense-pack/core/plan/cut-list';
+import { type Disturbance, disturbanceOf } from '@dense-pack/core/plan/disturbance';
 import { facesOf } from '@dense-pack/core/plan/faces';
 import { withConnectors } from '@dense-pack/core/plan/recount';
 import { workOf } from '@dense-pack/core/plan/suggest';
+import { hasFound } from '@dense-pack/core/plan/planned';
 import { sayHot } from '@dense-pack/core/plan/needs';
 import Hand from 'lucide-react-native/icons/hand';
 import { useEffect, useMemo, useRef, useState } from 'react';
@@ -29,10 +32,13 @@ import { ProofBand } from './ProofBand';
 import { type Trial, TrialChips, TryIt } from './TryIt';
 import { Planning } from './Planning';
 import { changeWork, type Judged, type Mode, type Shown, useWiring } from './use-wiring';
+import { WhatChanges } from './WhatChanges';
 import { WiringDrawing } from './WiringDrawing';
 import { HeldPanel } from './HeldPanel';
 import { useHold } from './use-hold';
 import { WorkEditor } from './WorkEditor';
+
+const NOTHING_MADE: ReadonlySet<string> = new Set();
 
 interface JoinStationProps {
   readonly box: ShownBox;
@@ -41,13 +47,34 @@ interface JoinStationProps {
   readonly onBox: ChangeBox;
 }
 
-const PARTS = { does: 'Set up', try: 'Try it', cut: 'Cut list', hand: 'As found' } as const;
+const PARTS = {
+  does: 'Set up',
+  hand: 'As found',
+  changes: 'What changes',
+  try: 'Try it',
+  cut: 'Cut list',
+} as const;
 type Part = keyof typeof PARTS;
+
+/** The box as it was found, with the wiring that was entered for it. */
+function asFound({ box, found }: Pick<ShownBox, 'box' | 'found'>): BoxDocument {
+  if (!found) return box;
+  const entered = box.work?.found;
+  const work = found.work ?? box.work;
+  if (!work) return found;
+  const { found: _found, plan: _plan, ...rest } = work;
+  return { ...found, work: { ...rest, ...(entered === undefined ? {} : { found: entered }) } };
+}
 
 export function JoinStation({ box, edition, width, onBox }: JoinStationProps) {
   const [part, setPart] = useState<Part>('does');
   const mode: Mode = part === 'hand' ? 'found' : 'plan';
-  const shown = useWiring(box.box, box.circuit, edition, mode);
+  const { box: now, found: before } = box;
+  const looked = useMemo(
+    () => (mode === 'found' ? asFound({ box: now, found: before }) : now),
+    [mode, now, before],
+  );
+  const shown = useWiring(looked, box.circuit, edition, mode);
   // What is set up follows the finger; the plan follows when it is worked out.
   const setUp = useMemo(() => {
     const work = workOf(box.box, box.circuit);
@@ -67,6 +94,7 @@ export function JoinStation({ box, edition, width, onBox }: JoinStationProps) {
       edition={edition}
       width={width}
       onBox={onBox}
+      looked={looked}
       part={part}
       onPart={setPart}
       mode={mode}
@@ -77,6 +105,8 @@ export function JoinStation({ box, edition, width, onBox }: JoinStationProps) {
 }
 
 interface JoinedProps extends JoinStationProps {
+  /** The box whose wiring is shown: as it is planned, or as it was found. */
+  readonly looked: BoxDocument;
   readonly part: Part;
   readonly onPart: (part: Part) => void;
   readonly mode: Mode;
@@ -84,7 +114,7 @@ interface JoinedProps extends JoinStationProps {
   readonly setUp: Pick<Judged, 'work' | 'lines' | 'faces'>;
 }
 
-function Joined({ box, edition, width, onBox, part, onPart, mode, shown, setUp }: JoinedProps) {
+function Joined({ box, looked, edition, width, onBox, part, onPart, mode, shown, setUp }: JoinedProps) {
   const [busy, setBusy] = useState(false);
   const [trial, setTrial] = useState<Trial>({ on: [], off: [] });
   const kit = useKit();
@@ -107,11 +137,15 @@ function Joined({ box, edition, width, onBox, part, onPart, mode, shown, setUp }
     mode === 'plan'
       ? sayHot(plan.carries.get(id) ?? '', work, faces)
       : `${joints.find((one) => one.id === id)?.ends.length ?? 0} ends`;
-  // The order of making up: joint by joint, then the devices.
+  const disturbance = useMemo(() => (mode === 'plan' ? disturbanceOf(judged) : undefined), [mode, judged]);
+  const fates = disturbance?.joints;
+  const changed = useMemo(() => changedIn(disturbance, judged), [disturbance, judged]);
+  // The order of making up: joint by joint, then the devices. What stays closed is not made.
   const steps = [
-    ...joints.map(({ id }) => id),
+    ...joints.flatMap(({ id }) => (fates?.get(id) === 'left' ? [] : [id])),
     ...(mode === 'plan' ? faces.map(({ key }) => `face:${key}`) : []),
   ];
+  const aloud = jointSteps(judged, nameOf).filter(({ tick: id }) => fates?.get(id) !== 'left');
   const at = steps.findIndex((id) => id === selected);
   const drawing = useRef<View>(null);
   useEffect(() => {
@@ -127,18 +161,14 @@ function Joined({ box, edition, width, onBox, part, onPart, mode, shown, setUp }
     }));
   return (
     <View className="gap-3">
-      <ProofBand judged={judged} mode={mode} pending={pending} />
-      <View className="flex-row flex-wrap gap-2" role="group" aria-label="Join">
-        {(Object.keys(PARTS) as Part[]).map((name) => (
-          <Chip
-            key={name}
-            label={PARTS[name]}
-            on={part === name}
-            className="grow"
-            onPress={() => onPart(name)}
-          />
-        ))}
-      </View>
+      {(mode === 'plan' || work.found !== undefined) && (
+        <ProofBand judged={judged} mode={mode} pending={pending} />
+      )}
+      <PartChips
+        part={part}
+        changes={disturbance !== undefined || (mode === 'found' && hasFound(work))}
+        onPart={onPart}
+      />
       {part === 'try' && <TrialChips judged={judged} trial={trial} onTrial={setTrial} />}
       {(mode === 'plan' || joints.length + wiring.lands.length > 0) && (
         <>
@@ -148,8 +178,9 @@ function Joined({ box, edition, width, onBox, part, onPart, mode, shown, setUp }
               order={order}
               width={Math.min(width, 560)}
               selected={selected}
-              lit={selected === undefined ? undefined : new Set([selected])}
-              made={mode === 'plan' ? made : new Set()}
+              lit={selected === undefined ? (part === 'changes' ? changed : undefined) : new Set([selected])}
+              made={mode === 'plan' ? made : NOTHING_MADE}
+              fates={fates}
               live={live}
               nameOf={nameOf}
               onJoint={(id) => look(selected === id ? undefined : id)}
@@ -163,25 +194,19 @@ function Joined({ box, edition, width, onBox, part, onPart, mode, shown, setUp }
             )}
           </View>
           {mode === 'plan' && <StepRow steps={steps} at={at} onLook={look} />}
-          {mode === 'plan' && joints.length > 0 && (
+          {mode === 'plan' && aloud.length > 0 && (
             <Button label="Both hands busy" icon={Hand} onPress={() => setBusy(true)} />
           )}
         </>
       )}
-      {busy && (
-        <HandsBusy
-          steps={jointSteps(judged, nameOf)}
-          made={made}
-          onTick={tick}
-          onClose={() => setBusy(false)}
-        />
-      )}
+      {busy && <HandsBusy steps={aloud} made={made} onTick={tick} onClose={() => setBusy(false)} />}
       {face && <FaceCard judged={judged} face={face} onTick={tick} />}
-      {selected !== undefined && at >= 0 && !face && (
+      {selected !== undefined && joints.some(({ id }) => id === selected) && (
         <JointCard
           judged={judged}
-          nth={at}
+          nth={joints.findIndex(({ id }) => id === selected)}
           name={nameOf(selected)}
+          fate={fates?.get(selected)}
           made={made.has(selected)}
           onMade={mode === 'plan' ? () => tick(selected) : undefined}
         />
@@ -196,18 +221,78 @@ function Joined({ box, edition, width, onBox, part, onPart, mode, shown, setUp }
       )}
       {part === 'try' && <TryIt judged={judged} test={test} />}
       {part === 'cut' && <CutList box={box.box} judged={judged} />}
-      {part === 'hand' && <HandWiring box={box.box} judged={judged} onWork={onWork} />}
+      {part === 'hand' && (
+        <HandWiring box={looked} circuit={box.circuit} judged={judged} edition={edition} onWork={onWork} />
+      )}
+      {part === 'changes' && disturbance && (
+        <WhatChanges
+          disturbance={disturbance}
+          name={judged.name}
+          anew={plan.kept?.anew === true}
+          onWork={onWork}
+        />
+      )}
       {edition.connectors.value === 'each pair' && mode === 'plan' && (
         <Recount box={box.box} judged={judged} edition={edition} onBox={onBox} />
       )}
-      <Notice title="Before hands go in">
-        Power off, locked or tagged, and every conductor proved dead. In most places this is licensed work:
-        the plan helps a qualified person; the adopted code, the marking on each part and the inspector
-        decide.
-      </Notice>
-      {part === 'does' && <HeldPanel {...setUp} onWork={onWork} held={held} onHold={hold} />}
+      <BeforeHands />
+      {part === 'does' && (
+        <HeldPanel
+          {...setUp}
+          box={asFound(box)}
+          circuit={box.circuit}
+          edition={edition}
+          onWork={onWork}
+          held={held}
+          onHold={hold}
+        />
+      )}
     </View>
   );
+}
+
+interface PartChipsProps {
+  readonly part: Part;
+  /** There is something found that the plan may change. */
+  readonly changes: boolean;
+  readonly onPart: (part: Part) => void;
+}
+
+/** What of Join is looked at. */
+const PartChips = ({ part, changes, onPart }: PartChipsProps) => (
+  <View className="flex-row flex-wrap gap-2" role="group" aria-label="Join">
+    {(Object.keys(PARTS) as Part[])
+      .filter((name) => name !== 'changes' || changes)
+      .map((name) => (
+        <Chip
+          key={name}
+          label={PARTS[name]}
+          on={part === name}
+          className="grow"
+          onPress={() => onPart(name)}
+        />
+      ))}
+  </View>
+);
+
+const BeforeHands = () => (
+  <Notice title="Before hands go in">
+    Power off, locked or tagged, and every conductor proved dead. In most places this is licensed work: the
+    plan helps a qualified person; the adopted code, the marking on each part and the inspector decide.
+  </Notice>
+);
+
+/** What is made, opened or landed anew, to be lit in the drawing; undefined where nothing is, or nothing was found. */
+function changedIn(
+  disturbance: Disturbance | undefined,
+  { wiring, plan }: Pick<Judged, 'wiring' | 'plan'>,
+): ReadonlySet<string> | undefined {
+  if (!disturbance || !plan.kept) return undefined;
+  const lit = new Set([
+    ...[...disturbance.joints].flatMap(([id, fate]) => (fate === 'left' ? [] : [id])),
+    ...newLands(wiring, plan.kept).flatMap(({ end, at }) => [end, at]),
+  ]);
+  return lit.size > 0 ? lit : undefined;
 }
 
 interface RecountProps {

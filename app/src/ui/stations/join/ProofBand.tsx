@@ -1,9 +1,10 @@
 /** Whether a wiring works: proved in every position, or what fails and where. */
 import { wordsOf } from '@dense-pack/core/finding/finding';
+import { mistakesIn } from '@dense-pack/core/judge/mistakes';
 import CircleCheck from 'lucide-react-native/icons/circle-check';
 import Hourglass from 'lucide-react-native/icons/hourglass';
 import OctagonX from 'lucide-react-native/icons/octagon-x';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { Button } from '../../parts/Press';
 import { Words } from '../../parts/Words';
@@ -23,7 +24,23 @@ interface ProofBandProps {
 export function ProofBand({ judged, mode, pending }: ProofBandProps) {
   const colours = useColours();
   const [all, setAll] = useState(false);
-  const { good, proof, troubles, findings, plan, say } = judged;
+  const { good, proof, findings, plan, say, circuitry, work, wiring } = judged;
+  // What was found wrong comes first, each with what hangs on it; then what the loads do.
+  const mistakes = useMemo(
+    () =>
+      mode === 'found' && !pending
+        ? mistakesIn(circuitry.physical, work, wiring, findings).map(
+            ({ finding, loads }): [string, string] => [
+              wordsOf(finding, say),
+              loads.map((id) => say.use(id)).join(', '),
+            ],
+          )
+        : [],
+    [mode, pending, circuitry, work, wiring, findings, say],
+  );
+  const hangs = new Map(mistakes);
+  const troubles =
+    mode === 'found' ? [...hangs.keys(), ...proof.faults.map((one) => wordsOf(one, say))] : judged.troubles;
   const Sign = pending ? Hourglass : good ? CircleCheck : OctagonX;
   const looks = [
     ...findings.filter(({ severity }) => severity !== 'violation').map((one) => wordsOf(one, say)),
@@ -68,10 +85,15 @@ export function ProofBand({ judged, mode, pending }: ProofBandProps) {
           ? `Simulated ${proof.states === 1 ? 'as it is wired' : `in ${proof.states} positions of its switches`}, and with each device taken out: ${proof.proved} ${proof.proved === 1 ? 'point' : 'points'} proved, each current out and back the same way.`
           : `${troubles.length} ${troubles.length === 1 ? 'thing stands' : 'things stand'} against it.`}
       </Words>
-      {troubles.slice(0, all ? undefined : FIRST).map((words) => (
-        <Words key={words} testID="trouble">
-          {words}
-        </Words>
+      {[...new Set(troubles)].slice(0, all ? undefined : FIRST).map((words) => (
+        <View key={words} testID="trouble">
+          <Words>{words}</Words>
+          {hangs.has(words) && (
+            <Words size="fine" tone="text-soft">
+              {hangs.get(words) === '' ? 'No load hangs on it.' : `On it hangs: ${hangs.get(words)}.`}
+            </Words>
+          )}
+        </View>
       ))}
       {troubles.length > FIRST && !all && (
         <Button label={`Show all ${troubles.length}`} onPress={() => setAll(true)} />

@@ -39,6 +39,18 @@ export function Schools({ schools, onWork }: SchoolsProps) {
           all the same.
         </Words>
         <Choice
+          title="Joints that were found"
+          options={[
+            { value: false, label: 'Left closed where they can be' },
+            { value: true, label: 'Made anew, all' },
+          ]}
+          value={schools.remake === true}
+          always
+          onChoose={(remake) =>
+            remake !== undefined && onWork((now) => ({ ...now, schools: remade(now.schools, remake) }))
+          }
+        />
+        <Choice
           title="Tape round the terminals of a finished device"
           options={YES_NO}
           value={schools.tape}
@@ -103,4 +115,9 @@ export function Schools({ schools, onWork }: SchoolsProps) {
       </View>
     </Fold>
   );
+}
+
+/** Whether every joint is made anew, whatever was found. */
+export function remade({ remake: _remake, ...rest }: Chosen, anew: boolean): Chosen {
+  return anew ? { ...rest, remake: true } : rest;
 }

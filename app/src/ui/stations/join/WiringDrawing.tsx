@@ -2,8 +2,10 @@
  * The joints of a box, drawn: cables at the edges, conductors in their real colours with their letters,
  * connectors as the joints, tails to each device's face. What is live glows.
  */
+import { JOINT_FATES, type PlannedFate } from '@dense-pack/core/plan/disturbance';
 import { pieceAt, readEnd } from '@dense-pack/core/physical/end';
 import type { Order } from '@dense-pack/core/plan/order';
+import { curveOf } from '@dense-pack/core/plan/curve';
 import { type Drawing, type DrawnPath, drawWiring } from '@dense-pack/core/plan/layout';
 import { Fragment } from 'react';
 import { View } from 'react-native';
@@ -13,7 +15,7 @@ import { useColours } from '../../theme/theme';
 import { Cables, Devices, Pieces } from './DrawnParts';
 import type { Held } from './link';
 import type { Judged } from './use-wiring';
-import { EDGE, FILL, LEADS } from './wire-looks';
+import { FILL, LEADS } from './wire-looks';
 
 interface WiringDrawingProps {
   readonly judged: Judged;
@@ -24,6 +26,8 @@ interface WiringDrawingProps {
   /** Joints that are lit; the others are dimmed. None: all are. */
   readonly lit: ReadonlySet<string> | undefined;
   readonly made: ReadonlySet<string>;
+  /** What each joint is beside what was found, where the plan starts from it. */
+  readonly fates?: ReadonlyMap<string, PlannedFate> | undefined;
   /** Whether an end is live with the switches as they stand. */
   readonly live: (end: string) => boolean;
   readonly nameOf: (joint: string) => string;
@@ -41,6 +45,7 @@ export function WiringDrawing({
   selected,
   lit,
   made,
+  fates,
   live,
   nameOf,
   onJoint,
@@ -77,7 +82,7 @@ export function WiringDrawing({
             .map((path) => (
               <Path
                 key={`g${path.outer}${path.end}`}
-                d={curve(path, drawing, width)}
+                d={curveOf(path, drawing, width)}
                 stroke={colours.focus}
                 strokeOpacity={dim(path) ? 0.15 : 0.5}
                 strokeWidth={12}
@@ -91,14 +96,14 @@ export function WiringDrawing({
             return (
               <Fragment key={`${path.outer}${path.end}`}>
                 <Path
-                  d={curve(path, drawing, width)}
+                  d={curveOf(path, drawing, width)}
                   stroke={colours.wall}
                   strokeOpacity={opacity}
                   strokeWidth={6}
                   fill="none"
                 />
                 <Path
-                  d={curve(path, drawing, width)}
+                  d={curveOf(path, drawing, width)}
                   stroke={colours[fill?.fill ?? 'tile-hot']}
                   strokeOpacity={opacity}
                   strokeWidth={3.4}
@@ -116,6 +121,9 @@ export function WiringDrawing({
           {drawing.joints.map(({ id, y }, nth) => {
             const on = selected === id;
             const done = made.has(id);
+            // What stays closed is drawn as one with the wall; what is opened is open at its edge.
+            const left = fates?.get(id) === 'left';
+            const opened = fates?.get(id) === 'opened';
             return (
               <Fragment key={id}>
                 <Rect
@@ -124,9 +132,10 @@ export function WiringDrawing({
                   width={38}
                   height={28}
                   rx={12}
-                  fill={done ? colours.legal : on ? colours.action : colours.sheet}
-                  stroke={on ? colours.focus : colours.ink}
-                  strokeWidth={on ? 4 : 2}
+                  fill={done ? colours.legal : on ? colours.action : left ? colours.sunk : colours.sheet}
+                  stroke={on ? colours.focus : left ? colours.soft : colours.ink}
+                  strokeWidth={on ? 4 : fates && !left ? 3.5 : 2}
+                  {...(opened && !on ? { strokeDasharray: '6 4' } : {})}
                   opacity={dimJoint(id) ? 0.3 : 1}
                 />
                 <SvgText
@@ -151,7 +160,7 @@ export function WiringDrawing({
           style={{ position: 'absolute', left: middle - 24, top: y - 22, width: 48, height: 44 }}
         >
           <Touch
-            aria-label={`Joint ${nth + 1}: ${nameOf(id)}${made.has(id) ? ', made up' : ''}`}
+            aria-label={`Joint ${nth + 1}: ${nameOf(id)}${fateWords(fates?.get(id))}${made.has(id) ? ', made up' : ''}`}
             aria-pressed={selected === id}
             className="h-full w-full"
             onPress={() => onJoint(id)}
@@ -163,6 +172,8 @@ export function WiringDrawing({
     </View>
   );
 }
+
+const fateWords = (fate: PlannedFate | undefined) => (fate === undefined ? '' : `, ${JOINT_FATES[fate]}`);
 
 const drawn = new Map<string, Drawing>();
 /** How many drawings are kept. */
@@ -189,17 +200,4 @@ function drawingOf(judged: Judged, order: Order | undefined): Drawing {
   const made = drawWiring(judged.lines, judged.faces, wiring, order);
   drawn.set(key, made);
   return made;
-}
-
-/** The line from an edge to the middle, leaving both level; one that lands on its own side turns back before it. */
-function curve({ side, from, to, joint, end, outer }: DrawnPath, { paths }: Drawing, width: number): string {
-  const middle = width / 2;
-  const edge = side === 'left' ? EDGE : width - EDGE;
-  const other =
-    joint === undefined
-      ? paths.find((one) => one.end === end && one.outer !== outer && one.side === side)
-      : undefined;
-  if (other) return `M ${edge} ${from} C ${middle} ${from} ${middle} ${other.from} ${edge} ${other.from}`;
-  const bend = (middle - edge) * 0.55;
-  return `M ${edge} ${from} C ${edge + bend} ${from} ${middle - bend} ${to} ${middle} ${to}`;
 }

@@ -21,12 +21,18 @@ function boxOf(line: string): BoxDocument {
   return read.box;
 }
 
-function Station({ line, of: Of }: { line: string; of: 'join' | 'land' }) {
+interface StationProps {
+  readonly line: string;
+  readonly of: 'join' | 'land';
+  readonly found?: BoxDocument;
+}
+
+function Station({ line, of: Of, found }: StationProps) {
   const [box, setBox] = useState(boxOf(line));
   useEffect(() => {
     now = box;
   }, [box]);
-  const shown = { box, circuit: '5' } as ShownBox;
+  const shown = { box, circuit: '5', found: found ?? null } as ShownBox;
   const props = { box: shown, edition, onBox: setBox };
   return Of === 'join' ? <JoinStation {...props} width={360} /> : <LandStation {...props} />;
 }
@@ -82,7 +88,7 @@ describe('Join', () => {
   test('a wiring is entered end by end and judged as it grows', () => {
     render(<Station line="18 in3 plastic, 14/2 feed, duplex" of="join" />);
     fireEvent.press(screen.getByText('As found'));
-    fireEvent.press(screen.getByText('Begin with nothing joined'));
+    fireEvent.press(screen.getByText('Otherwise: begin with nothing joined'));
     expect(screen.getByTestId('proof')).toHaveTextContent(/This wiring is wrong/);
     const land = (end: string, at: string) => {
       fireEvent.press(within(screen.getByLabelText('Ends')).getByText(end));
@@ -98,6 +104,56 @@ describe('Join', () => {
     land('white of 14/2 feed', 'silver top of the duplex receptacle');
     expect(screen.getByTestId('proof')).toHaveTextContent(/This wiring works/);
     expect(now.work?.found?.lands).toHaveLength(3);
+  });
+
+  test('from the usual wiring as found a cable more opens no joint; the steps say what is done', () => {
+    render(<Station line="22 in3 plastic, 12/2 feed, 12/2 out, duplex" of="join" />);
+    fireEvent.press(screen.getByText('As found'));
+    fireEvent.press(screen.getByText('Joints with a tail to each device'));
+    fireEvent.press(screen.getByText('What changes'));
+    expect(screen.getByTestId('changes')).toHaveTextContent(/All 3 joints stay closed/);
+    expect(screen.getAllByTestId('step')).toHaveLength(1);
+    // Nothing is made up: there is nothing to be read aloud.
+    expect(screen.queryByText('Both hands busy')).toBeNull();
+    fireEvent.press(screen.getByLabelText(/^Joint 2: .*, left alone/));
+    expect(screen.getByTestId('joint')).toHaveTextContent(/leave it closed/);
+    expect(screen.queryByText('It is made up')).toBeNull();
+    fireEvent.press(screen.getByText('Make every joint anew'));
+    expect(now.work?.schools.remake).toBe(true);
+    expect(screen.queryByText('What changes')).toBeNull();
+  });
+
+  test('of a planned change the wiring that is entered is that of the box as it was found', () => {
+    const found = boxOf('22 in3 plastic, 12/2 feed, 12/2 out, duplex');
+    render(<Station line="22 in3 plastic, 12/2 feed, 12/2 out, duplex, 12/2 out" found={found} of="join" />);
+    fireEvent.press(screen.getByText('As found'));
+    expect(screen.queryByTestId('proof')).toBeNull();
+    fireEvent.press(screen.getByText('Joints with a tail to each device'));
+    expect(screen.getByTestId('proof')).toHaveTextContent(/This wiring works/);
+    expect(now.work?.found?.joints[0]?.ends).toEqual(['w:i1.0:bare', 'w:i2.0:bare', 'p:p1']);
+    fireEvent.press(screen.getByText('What changes'));
+    expect(screen.getByTestId('changes')).toHaveTextContent(/All 3 joints stay closed/);
+    expect(screen.getAllByTestId('step').length).toBe(10);
+    expect(screen.getByLabelText(/^Joint 2: the grounds, new/)).toBeTruthy();
+    expect(screen.getByLabelText('What becomes of each conductor')).toHaveTextContent(
+      /New here: .*6 of 9 conductors are left where they are/,
+    );
+  });
+
+  test('a worn receptacle is replaced like for like in three touches after Join, its duties with it', () => {
+    render(<Station line="18 in3 plastic, 14/2 feed, 14/2 out, duplex" of="join" />);
+    fireEvent.press(screen.getByLabelText('In the drawing: duplex receptacle'));
+    fireEvent.press(screen.getByText('Worn: replace it like for like'));
+    fireEvent.press(screen.getByText('Pushed into the device’s spring holes'));
+    expect(now.work?.renewed).toEqual(['i3.0']);
+    expect(now.work?.found?.backstabbed.length).toBe(4);
+    expect(now.work?.plan?.backstabbed).toEqual([]);
+    expect(now.work?.plan?.lands).toEqual(
+      expect.arrayContaining(now.work?.found?.lands.filter(({ end }) => !end.startsWith('p:')) ?? []),
+    );
+    expect(screen.getByTestId('proof')).toHaveTextContent(/406\.4\(D\)/);
+    fireEvent.press(screen.getByText('Worn: replace it like for like'));
+    expect(now.work?.renewed).toBeUndefined();
   });
 
   test('a box without a cable asks for one', () => {

@@ -9,6 +9,7 @@ import { linesOf } from '@dense-pack/core/plan/ends';
 import { orderOf } from '@dense-pack/core/plan/layout';
 import { computePlan, NOTHING_JOINED } from '@dense-pack/core/plan/planned';
 import { workOf } from '@dense-pack/core/plan/suggest';
+import { FATES } from '@dense-pack/core/plan/synthesise';
 import { z } from 'zod';
 
 export const PlanQuestion = z.object({
@@ -31,13 +32,26 @@ const Block = z
   .transform(({ key, slots, band, bound }) => ({ key, slots, band, bound }));
 
 export const PlanAnswer = z.object({
-  plan: z.object({
-    wiring: Wiring,
-    carries: z.map(z.string(), z.string()),
-    obstacles: storedFindings('obstacle'),
-    complete: z.boolean(),
-    notes: texts,
-  }),
+  plan: z
+    .object({
+      wiring: Wiring,
+      carries: z.map(z.string(), z.string()),
+      obstacles: storedFindings('obstacle'),
+      complete: z.boolean(),
+      notes: texts,
+      kept: z
+        .object({
+          joints: z.array(
+            z
+              .object({ found: z.string(), fate: z.enum(FATES), now: z.string().optional() })
+              .transform(({ now, ...rest }) => (now === undefined ? rest : { ...rest, now })),
+          ),
+          lands: z.array(z.object({ end: z.string(), at: z.string() })),
+          anew: z.boolean(),
+        })
+        .optional(),
+    })
+    .transform(({ kept, ...plan }) => (kept === undefined ? plan : { ...plan, kept })),
   proof: z.object({
     faults: storedFindings('proof'),
     states: z.int(),

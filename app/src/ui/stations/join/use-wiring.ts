@@ -9,8 +9,14 @@ import { type Kit, stockOf } from '@dense-pack/core/parts/kit';
 import { allMade, withPlan } from '@dense-pack/core/plan/made';
 import { workOf } from '@dense-pack/core/plan/suggest';
 import type { Order } from '@dense-pack/core/plan/order';
-import { assemble, type Mode, NOTHING_JOINED, planBox, type Planned } from '@dense-pack/core/plan/planned';
-import { synthesise } from '@dense-pack/core/plan/synthesise';
+import {
+  assemble,
+  type Mode,
+  NOTHING_JOINED,
+  planBox,
+  type Planned,
+  planOf,
+} from '@dense-pack/core/plan/planned';
 import { useEffect, useMemo, useState } from 'react';
 import type { ChangeBox } from '../../box/use-box-edit';
 import { hasWorkers } from '../../client/ask-worker';
@@ -90,7 +96,7 @@ export function changeWork(onBox: ChangeBox, circuit: string, edition: Edition, 
     onBox((now) => {
       const planned = (from: BoxDocument) => {
         const work = workOf(from, circuit);
-        return withPlan(work, synthesise(from, work, edition, stockOf(kit)).wiring);
+        return withPlan(work, planOf(from, work, edition, stockOf(kit)).wiring);
       };
       // What is changed may split a raceway into its runs: the plan is made of the pieces as they are then.
       const { box } = withWork(now, change(planned(now)), freshly(newId));
@@ -107,5 +113,6 @@ export function madeOf(
 ): { joined: boolean; landed: boolean } {
   if (!box.work || box.work.made.length === 0) return { joined: false, landed: false };
   const work = workOf(box, circuit);
-  return allMade(withPlan(work, synthesise(box, work, editionFor(job, box), stockOf(kit)).wiring));
+  const { wiring, kept } = planOf(box, work, editionFor(job, box), stockOf(kit));
+  return allMade(withPlan(work, wiring), kept);
 }

@@ -1,5 +1,6 @@
 /** How conductors, terminals and names look in the drawing of a wiring. */
 import { COLOURS, type Colour as WireColour } from '@dense-pack/core/physical/pieces';
+import { MEASURES } from '@dense-pack/core/plan/layout';
 import type { Colour } from '../../theme/theme';
 
 export const FILL: Readonly<Record<string, { fill: Colour; ink: Colour }>> = {
@@ -25,7 +26,7 @@ const COLOURED: Readonly<Record<WireColour, string>> = COLOURS;
 export const LEADS: Readonly<Record<string, WireColour>> = { neutral: 'white', ground: 'green', load: 'red' };
 
 /** Width of the zones at both edges. */
-export const EDGE = 104;
+export const EDGE = MEASURES.edge;
 export const PILL = 26;
 /** Letters of a name that fit an edge. */
 const NAME_MOST = 15;

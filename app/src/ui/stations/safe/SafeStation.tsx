@@ -11,28 +11,29 @@ import {
   withCircuit,
 } from '@dense-pack/core/box/safety';
 import type { BoxDocument } from '@dense-pack/core/box/document';
-import type { Seen } from '@dense-pack/core/box/record';
+import type { Job, Seen } from '@dense-pack/core/box/record';
 import { SAFE_STEPS, type SafeStep } from '@dense-pack/core/box/words';
 import { useState } from 'react';
 import { View } from 'react-native';
 import type { ChangeFields } from '../../box/use-box-edit';
 import type { ShownBox } from '../../client/queries';
-import { Field } from '../../parts/Field';
 import { Notice } from '../../parts/Notice';
 import { Button, Chip } from '../../parts/Press';
 import { pieceNames } from '../../parts/piece-names';
+import { Breakers } from './Breakers';
 import { Tick } from '../../parts/Tick';
 import { Words } from '../../parts/Words';
 
 interface SafeStationProps {
   readonly box: ShownBox;
+  readonly job: Pick<Job, 'id' | 'panel'>;
   readonly onChange: ChangeFields;
 }
 
-export function SafeStation({ box, onChange }: SafeStationProps) {
+export function SafeStation({ box, job, onChange }: SafeStationProps) {
   const { safe, safety } = box.seen;
   const there = inTheWall(box);
-  const state = safetyOf({ ...box, box: there });
+  const state = safetyOf({ ...box, box: there }, job.panel);
   // How long it has rested is looked at when one comes here.
   const [came] = useState(() => Date.now());
   const rested = restedTooLong(safety, came);
@@ -90,6 +91,7 @@ export function SafeStation({ box, onChange }: SafeStationProps) {
       )}
       {step('found')}
       <Breakers
+        job={job}
         circuits={state.circuits}
         hasGfci={there.items.some((item) => item.kind === 'device' && item.device === 'gfci')}
         onOff={off}
@@ -102,73 +104,6 @@ export function SafeStation({ box, onChange }: SafeStationProps) {
         Test every conductor in the box, not just those on the device. The test button of a GFCI is not a way
         to turn power off. This is work for licensed people.
       </Notice>
-    </View>
-  );
-}
-
-interface BreakersProps {
-  readonly circuits: readonly { readonly name: string; readonly off: boolean; readonly tagged: boolean }[];
-  readonly hasGfci: boolean;
-  readonly onOff: (circuit: string, to: boolean | undefined) => void;
-  readonly onMore: (name: string) => void;
-}
-
-function Breakers({ circuits, hasGfci, onOff, onMore }: BreakersProps) {
-  const [more, setMore] = useState('');
-  const [refused, setRefused] = useState(false);
-  return (
-    <View className="gap-2 rounded-card border border-hair bg-sheet p-3">
-      <Words heading={3} strong>
-        Every breaker of this box is off
-      </Words>
-      {circuits.length === 0 && (
-        <Words size="fine" tone="text-soft">
-          No circuit is named yet: say which breaker feeds this box.
-        </Words>
-      )}
-      {circuits.map(({ name, off, tagged }) => (
-        <View
-          key={name}
-          role="group"
-          aria-label={`Circuit ${name}`}
-          testID="breaker"
-          className="flex-row flex-wrap items-center gap-2"
-        >
-          <Words strong className="min-w-[92px] grow">{`Circuit ${name}`}</Words>
-          <Chip
-            label="Off"
-            aria-label={`Circuit ${name} is off`}
-            on={off}
-            onPress={() => onOff(name, off ? undefined : false)}
-          />
-          <Chip
-            label="Locked or tagged"
-            aria-label={`Circuit ${name} is locked or tagged`}
-            on={tagged}
-            onPress={() => onOff(name, tagged ? false : true)}
-          />
-        </View>
-      ))}
-      {hasGfci && <Chip label="Off by the GFCI’s button?" onPress={() => setRefused(true)} />}
-      {refused && (
-        <Notice title="No: its button does not make the box dead" tone="over" live>
-          It opens what is behind it; the line on its own screws stays live, and it may be wired wrong or worn
-          out. Turn off the breaker.
-        </Notice>
-      )}
-      <View className="flex-row items-end gap-2">
-        <View className="min-w-0 flex-1">
-          <Field label="Another circuit in this box" value={more} onChangeText={setMore} maxLength={20} />
-        </View>
-        <Button
-          label="Add"
-          disabled={more.trim() === ''}
-          onPress={() => {
-            onMore(more);
-            setMore('');
-          }}
-        />
-      </View>
     </View>
   );
 }

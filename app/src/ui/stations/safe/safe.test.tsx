@@ -1,8 +1,9 @@
 /** Making safe by touch (handbook 3.1): every breaker, every conductor, the tester before and after. */
 import { BoxFields } from '@dense-pack/core/box/record';
+import { NO_PANEL, Panel } from '@dense-pack/core/box/panel';
 import { conductorsIn } from '@dense-pack/core/box/safety';
 import { readCountLine } from '@dense-pack/core/shorthand/read';
-import { act, fireEvent, render, screen } from '@testing-library/react-native';
+import { act, fireEvent, render, screen, within } from '@testing-library/react-native';
 import { useEffect, useState } from 'react';
 import type { ShownBox } from '../../client/queries';
 import { SafeStation } from './SafeStation';
@@ -10,7 +11,13 @@ import { isSafe } from './steps';
 
 let now: ShownBox;
 
-function Bench({ line, at = null }: { readonly line: string; readonly at?: string | null }) {
+interface BenchProps {
+  readonly line: string;
+  readonly at?: string | null;
+  readonly panel?: Panel;
+}
+
+function Bench({ line, at = null, panel = NO_PANEL }: BenchProps) {
   const [box, setBox] = useState(() => {
     const read = readCountLine(line);
     if (!read.ok) throw new Error(read.error.expected);
@@ -26,6 +33,7 @@ function Bench({ line, at = null }: { readonly line: string; readonly at?: strin
   return (
     <SafeStation
       box={box}
+      job={{ id: 'job-0000001', panel }}
       onChange={(change) => {
         setBox((before) => ({ ...before, ...change(before) }) as ShownBox);
         return [];
@@ -87,4 +95,27 @@ test('a box without a circuit asks which breaker feeds it', () => {
   render(<Bench line={LINE} />);
   expect(screen.queryByText(/No circuit is named yet/)).toBeNull();
   expect(screen.getAllByTestId('breaker')).toHaveLength(1);
+});
+
+test('the panel tells what the breaker is and which other handle goes off with it', () => {
+  const panel = Panel.parse({
+    circuits: [
+      { id: 'd', space: 7, amps: 20, label: 'Bath', corrected: 'Den', tie: 'e' },
+      { id: 'e', space: 9, label: 'Den lights' },
+      { id: 'f', space: 2, label: 'Attic' },
+    ],
+  });
+  render(<Bench line="18 in3, 12/2" panel={panel} />);
+  expect(
+    screen.getAllByTestId('breaker').map((one) => within(one).getByTestId('breaker-words')),
+  ).toHaveLength(2);
+  expect(screen.getAllByTestId('breaker-words')[0]).toHaveTextContent(
+    /space 7, 20 A, “Den”; its label says “Bath”/,
+  );
+  expect(screen.getAllByTestId('breaker-words')[1]).toHaveTextContent(/tied to circuit 7: both go off/);
+  press('Circuit 9 is off');
+  expect(now.seen.safety.off).toMatchObject({ 9: false });
+  press('Another circuit, from the panel');
+  press('2 Attic');
+  expect(now.circuit).toBe('7, 2');
 });

@@ -9,5 +9,5 @@ export const safe: StationPart = {
   shortcut: '1',
   band: true,
   adds: false,
-  isDone: ({ box }) => isSafe(box),
+  isDone: ({ box, job }) => isSafe(box, job.panel),
 };

@@ -2,4 +2,6 @@
 import type { StationProps } from '../station';
 import { SafeStation } from './SafeStation';
 
-export const safeView = ({ box, onFields }: StationProps) => <SafeStation box={box} onChange={onFields} />;
+export const safeView = ({ box, job, onFields }: StationProps) => (
+  <SafeStation box={box} job={job} onChange={onFields} />
+);

@@ -1,7 +1,7 @@
 /** The work of Join or Land as steps that can be read aloud, one at a time, each with the tick it is done by. */
 import { landingsOf } from '@dense-pack/core/plan/landings';
 import { landTick } from '@dense-pack/core/plan/tick';
-import { jointWords, landedWords } from '../joint-words';
+import { isKept, jointWords, landedWords } from '@dense-pack/core/plan/joint-words';
 import type { Judged } from '../use-wiring';
 
 export interface Step {
@@ -31,7 +31,9 @@ export const landSteps = (judged: Judged): Step[] =>
   judged.faces.flatMap((face): Step[] => {
     const { landings, broken } = landingsOf(face, judged.wiring);
     return landings
-      .filter(({ ends, joint }) => ends.length > 0 || joint !== undefined)
+      .filter(
+        (landing) => (landing.ends.length > 0 || landing.joint !== undefined) && !isKept(judged, landing),
+      )
       .map((landing, nth): Step => ({
         tick: landTick(landing.terminal.id),
         title: `${face.title.charAt(0).toUpperCase()}${face.title.slice(1)}, ${landing.terminal.name.replaceAll('-', ' ')}`,

@@ -1,0 +1,148 @@
+/** Closing by touch (handbook 17, 23): one walk, lamps as they are lit, what is wrong where it was read. */
+import type { BoxDocument } from '@dense-pack/core/box/document';
+import { Closing } from '@dense-pack/core/box/closing';
+import { NOTHING_SEEN } from '@dense-pack/core/box/record';
+import { editionOf } from '@dense-pack/core/edition/index';
+import { Kit } from '@dense-pack/core/parts/kit';
+import { readCountLine } from '@dense-pack/core/shorthand/read';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { act, fireEvent, render, screen, within } from '@testing-library/react-native';
+import { useEffect, useState } from 'react';
+import type { ShownBox } from '../../client/queries';
+import { setPreferences } from '../../theme/preferences';
+import { answerDiagnose } from './diagnose-answers';
+import { CloseStation } from './CloseStation';
+
+let now: Closing;
+
+function Bench({ line }: { readonly line: string }) {
+  const [box] = useState<BoxDocument>(() => {
+    const read = readCountLine(line);
+    if (!read.ok) throw new Error(read.error.expected);
+    return read.box;
+  });
+  const [closing, setClosing] = useState<Closing>(Closing.parse({}));
+  useEffect(() => {
+    now = closing;
+  }, [closing]);
+  const shown = {
+    id: 'box-0000001',
+    jobId: 'job-0000001',
+    name: 'Den',
+    circuit: '7',
+    stage: 'found',
+    found: null,
+    box,
+    seen: { ...NOTHING_SEEN, closing },
+  };
+  return (
+    <QueryClientProvider
+      client={new QueryClient({ defaultOptions: { queries: { enabled: false, gcTime: Infinity } } })}
+    >
+      <CloseStation
+        box={shown as unknown as ShownBox}
+        edition={editionOf('nec2023')}
+        width={390}
+        onClosing={setClosing}
+      />
+    </QueryClientProvider>
+  );
+}
+
+const press = (name: string | RegExp) => act(() => fireEvent.press(screen.getByRole('button', { name })));
+const pressAll = (name: RegExp) => {
+  for (
+    let left = screen.queryAllByRole('button', { name });
+    left[0];
+    left = screen.queryAllByRole('button', { name })
+  )
+    act(() => fireEvent.press(left[0] as (typeof left)[0]));
+};
+const lamps = (of: string, ...lit: readonly string[]) => {
+  const row = screen.getAllByTestId('test').find((one) => within(one).queryByText(of));
+  if (!row) throw new Error(`no test of ${of}`);
+  for (const one of lit)
+    act(() => fireEvent.press(within(row).getByRole('switch', { name: new RegExp(`^${one},`) })));
+  act(() => fireEvent.press(within(row).getByRole('button', { name: /^Take down/ })));
+};
+const tested = () => within(screen.getByTestId('tested'));
+const LINE = '18 in3 plastic, 12/2 feed, 12/2 out, duplex';
+
+beforeEach(() => setPreferences({ who: '' }));
+
+test('one walk, and passed is said with the last of it; each answer keeps its date and who took it', () => {
+  render(<Bench line={LINE} />);
+  expect(tested().getByText('Not all tested')).toBeTruthy();
+  fireEvent.changeText(screen.getByLabelText('Who tests: stands beside each answer'), '  R.  Example ');
+  act(() => fireEvent(screen.getByLabelText('Who tests: stands beside each answer'), 'blur'));
+  act(() => fireEvent.press(screen.getByRole('checkbox', { name: /^Plug tester proved/ })));
+  pressAll(/^So it is/);
+  lamps('duplex receptacle, top', 'HN', 'HG');
+  lamps('duplex receptacle, bottom', 'HN', 'HG');
+  expect(tested().getByText('Not all tested')).toBeTruthy();
+  press(/^On: 12\/2 feed-out/);
+  expect(tested().getByText('Tested, passed')).toBeTruthy();
+  expect(screen.queryByTestId('wrong')).toBeNull();
+  expect(now.outcome?.verdict).toBe('passed');
+  expect(now.results.every(({ by, at }) => by === 'R. Example' && !Number.isNaN(Date.parse(at)))).toBe(true);
+});
+
+test('without a proved instrument right readings are no pass', () => {
+  render(<Bench line={LINE} />);
+  pressAll(/^So it is/);
+  lamps('duplex receptacle, top', 'HN', 'HG');
+  lamps('duplex receptacle, bottom', 'HN', 'HG');
+  press(/^On: 12\/2 feed-out/);
+  expect(tested().getByText('Not all tested')).toBeTruthy();
+  expect(tested().getByText(/2 with an unproved instrument/)).toBeTruthy();
+});
+
+test('one lamp of two: what could be wrong is told, one of them chosen, the next reading taken in place', () => {
+  render(<Bench line={LINE} />);
+  lamps('duplex receptacle, top', 'HN');
+  expect(tested().getByText('Tested, failed')).toBeTruthy();
+  const card = within(screen.getByTestId('wrong'));
+  const fits = card.getAllByTestId('fit');
+  expect(fits.length).toBeGreaterThan(1);
+  expect(within(fits[0] as (typeof fits)[0]).getByText(/bare/)).toBeTruthy();
+  expect(card.getByText(/A plug tester cannot see/)).toBeTruthy();
+  act(() => fireEvent.press(fits[1] as (typeof fits)[0]));
+  expect(screen.getByLabelText(/^Drawing of/)).toBeTruthy();
+  // It is mended and read again: both answers stay in the record.
+  press('Again: duplex receptacle, top');
+  lamps('duplex receptacle, top', 'HN', 'HG');
+  expect(screen.queryByTestId('wrong')).toBeNull();
+  expect(now.results).toHaveLength(2);
+});
+
+test('a meter’s figure that is none is refused by its name, and what was typed stays', () => {
+  render(<Bench line={LINE} />);
+  press('Meter instead: duplex receptacle, top');
+  const field = (name: string) => screen.getByLabelText(`${name}, V`);
+  fireEvent.changeText(field('HN'), '121');
+  fireEvent.changeText(field('HG'), 'about 120');
+  fireEvent.changeText(field('NG'), '0,5');
+  press('Take down the figures: duplex receptacle, top');
+  expect(screen.getByTestId('problem')).toHaveTextContent(
+    'HG: “about 120” is no reading; accepted are 0 to 300 V',
+  );
+  expect(now.results).toHaveLength(0);
+  expect(field('HN').props.value).toBe('121');
+  fireEvent.changeText(field('HG'), '120');
+  press('Take down the figures: duplex receptacle, top');
+  expect(now.results[0]?.says).toEqual({ read: 'volts', HN: 121, HG: 120, NG: 0.5 });
+});
+
+test('what is asked of the worker is parsed, and a reading of what is not there is named', () => {
+  const read = readCountLine(LINE);
+  if (!read.ok) throw new Error(read.error.expected);
+  const ask = (at: string) => ({
+    box: read.box,
+    circuit: '7',
+    edition: 'nec2023',
+    kit: Kit.parse({}),
+    readings: [{ at, on: false, switches: {} }],
+  });
+  expect(() => answerDiagnose({ ...ask('x'), edition: 'nec1899' })).toThrow();
+  expect(() => answerDiagnose(ask('i9.0'))).toThrow(/“i9\.0” is no point/);
+});

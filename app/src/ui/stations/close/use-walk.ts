@@ -1,0 +1,41 @@
+/** What must be tested in a box, from its wiring as it should be, its house and what was answered so far. */
+import { wiredAs } from '@dense-pack/core/box/closing';
+import { circuitsIn } from '@dense-pack/core/box/safety';
+import { furtherOf, labelsOf } from '@dense-pack/core/close/further';
+import { type Closed, closedOf } from '@dense-pack/core/close/closed';
+import { type Leg, walkOf } from '@dense-pack/core/close/walk';
+import { runOf } from '@dense-pack/core/run/run';
+import { useMemo } from 'react';
+import { type ShownBox, useJob } from '../../client/queries';
+import type { Judged } from '../join/use-wiring';
+
+export interface Walk {
+  readonly legs: readonly Leg[];
+  readonly closed: Closed;
+  /** The box as it is wired, in short. */
+  readonly of: string;
+}
+
+/** @param more readings asked for beside the walk, by their ids */
+export function useWalk(box: ShownBox, judged: Judged, more: readonly string[]): Walk {
+  const { job } = useJob(box.jobId);
+  const { closing } = box.seen;
+  const beside = useMemo(() => {
+    if (!job) return { further: [], labels: [] };
+    return {
+      further: furtherOf(runOf(job.boxes, job.links, job.panel), box.id),
+      labels: labelsOf(job.panel, circuitsIn(box)),
+    };
+  }, [job, box]);
+  const asked = useMemo(
+    () => [...closing.results.map(({ test }) => test).filter((id) => id.startsWith('read|')), ...more],
+    [closing.results, more],
+  );
+  const legs = useMemo(() => {
+    const { circuitry, work, wiring } = judged;
+    return walkOf({ physical: circuitry.physical, work, wiring, ...beside, more: asked });
+  }, [judged, beside, asked]);
+  const of = useMemo(() => wiredAs(box.box), [box.box]);
+  const closed = useMemo(() => closedOf(legs, closing, of, judged.good), [legs, closing, of, judged.good]);
+  return { legs, closed, of };
+}

@@ -1,0 +1,12 @@
+/** The work of this station, from what every station is given. */
+import type { StationProps } from '../station';
+import { CloseStation } from './CloseStation';
+
+export const closeView = ({ box, edition, width, onFields }: StationProps) => (
+  <CloseStation
+    box={box}
+    edition={edition}
+    width={width}
+    onClosing={(change) => onFields((now) => ({ seen: { ...now.seen, closing: change(now.seen.closing) } }))}
+  />
+);
