@@ -38,7 +38,8 @@ async function emptyJob(): Promise<string> {
 test('boxes are filtered, sorted and searched; nothing found offers the way back', async () => {
   const hand = await world.page(PHONE);
   await hand.open(JOB);
-  expect(await hand.all('box-card')).toHaveLength(10);
+  await hand.saysSomewhere('15 boxes');
+  await hand.sees('box-card', 'Bar sink');
   await hand.touch('Over 3');
   await hand.counts('box-card', '', 3);
   expect((await hand.all('box-card')).map((text) => text.split('Kitchen')[0])).toEqual([
@@ -53,7 +54,7 @@ test('boxes are filtered, sorted and searched; nothing found offers the way back
   await hand.counts('box-card', '', 1);
   await hand.type('Search boxes', 'attic');
   await hand.touch('Show all boxes');
-  await hand.counts('box-card', '', 10);
+  await hand.sees('box-card', 'Bar sink');
   await hand.type('Search boxes', 'cloth');
   await hand.counts('box-card', '', 1);
   await hand.leads('box-card', 'Old box by the stair');

@@ -60,7 +60,7 @@ test('an existing wiring is entered by hand, told wrong, put right, and kept', a
   const hand = await world.page(PHONE);
   await hand.open(`${JOB}/box/demo-bedroom-loop?open=join`);
   await hand.touch('As found');
-  await hand.touch('Begin with the usual, then change it');
+  await hand.touch('Joints with a tail to each device');
   await hand.sees('proof', 'This wiring works');
   await hand.touch('Broken tabs and marked whites');
   await hand.touch('white of 14/2 loop marked as a hot');
@@ -79,7 +79,7 @@ test('the half-switched outlet says which tab to break and what lands where; the
   await hand.sees('face', 'Break the hot tab');
   await hand.sees('face', 'brass top: the red of “from the switch”');
   await hand.open(JOB);
-  await hand.touch('Parts for the job');
-  await hand.sees('part', 'twist-on M');
+  await hand.touch('One trip');
+  await hand.saysSomewhere('twist-on M');
   expect(hand.complaints).toEqual([]);
 });

@@ -116,6 +116,7 @@ export class Hand {
   async touch(name: string): Promise<void> {
     const element = await this.find(name);
     await element.scrollIntoView();
+    await element.evaluate(standsStill);
     const box = await element.boundingBox();
     if (!box || box.width < 43.5 || box.height < 43.5) {
       throw new Error(`“${name}” is smaller than a thumb: ${JSON.stringify(box)}`);
@@ -226,5 +227,22 @@ export class Hand {
       () => !Object.keys(localStorage).some((key) => key.startsWith('dense-pack/outbox/')),
       { timeout: PATIENCE_MS },
     );
+  }
+}
+
+/** In the page: waits until an element keeps its place for three frames, as a thumb does; at most two seconds. */
+async function standsStill(element: Element): Promise<void> {
+  const frame = () => new Promise((done) => requestAnimationFrame(done));
+  const place = () => {
+    const { left, top, width, height } = element.getBoundingClientRect();
+    return [left, top, width, height].join(' ');
+  };
+  const end = performance.now() + 2000;
+  let before = '';
+  for (let still = 0; still < 3 && performance.now() < end;) {
+    await frame();
+    const now = place();
+    still = now === before ? still + 1 : 0;
+    before = now;
   }
 }
