@@ -491,3 +491,34 @@ describe('outage', () => {
     expect(stderr).toMatch(/boxes\.1\.name.*there already/);
   });
 });
+
+test('cutin answers as SHORTHAND.md says: a place, none, or the field that is wrong', () => {
+  const ask = {
+    wall: { studs: ['0 in', '16 in', '32 in'], cavity: '3 1/2 in', board: '1/2 in' },
+    there: { gangs: 1, kind: 'new-work', x: '18 in', y: '14 in' },
+    new: { gangs: 2, kind: 'old-work', depth: '2 7/8 in' },
+  };
+  const { status, stdout } = run(['cutin', '--json', '-'], JSON.stringify(ask));
+  expect(status).toBe(0);
+  expect(json(stdout)).toMatchObject({
+    fits: true,
+    grow: 'right',
+    box: { x: '18 29/32 in', y: '14 in' },
+    plate: { covers: true },
+    depthLeft: '1 1/8 in',
+  });
+  expect(run(['cutin', '-'], JSON.stringify(ask)).stdout).toMatch(/^The edge at the stud on the left stays/m);
+  const deep = { ...ask, new: { ...ask.new, depth: '5 in' } };
+  const none = run(['cutin', '--json', '-'], JSON.stringify(deep));
+  expect(none.status).toBe(1);
+  expect(json(none.stdout)).toMatchObject({ fits: false, box: null, ranges: [] });
+  const inStud = { ...ask, there: { ...ask.there, x: '16 in' } };
+  expect(run(['cutin', '-'], JSON.stringify(inStud))).toMatchObject({
+    status: 2,
+    stderr: expect.stringMatching(/there\.x: “16 in” puts the box that is there into the stud at 16 in/),
+  });
+  expect(run(['cutin', '-'], '{"wall": {}}')).toMatchObject({
+    status: 2,
+    stderr: expect.stringMatching(/wall\./),
+  });
+});

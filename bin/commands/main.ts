@@ -4,6 +4,7 @@ import { addBoxes } from './boxes.ts';
 import { addCheck } from './check.ts';
 import { addCompare } from './compare.ts';
 import { addConvert } from './convert.ts';
+import { addCutIn } from './cutin.ts';
 import { EXIT } from './exit.ts';
 import { addExplain } from './explain.ts';
 import { addFill } from './fill.ts';
@@ -30,6 +31,7 @@ for (const add of [
   addIdentify,
   addDiagnose,
   addOutage,
+  addCutIn,
   addRaceway,
   addCompare,
   addConvert,

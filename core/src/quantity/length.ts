@@ -102,10 +102,11 @@ export const unitOfLength = (text: string): LengthUnit => (/(mm|cm)\s*$/i.test(t
 
 /**
  * Prints a length exactly, as a person writes it: inches with a fraction to the sixty-fourth where one fits, else as
- * a decimal; millimetres as a decimal. {@link readLength} reads the same length back.
+ * a decimal; millimetres as a decimal. {@link readLength} reads the same length back; what lies below nothing has its minus.
  * @example writeLength(inches(78.25), 'in') // '78 1/4 in'
  */
 export function writeLength(amount: Length, unit: LengthUnit): string {
+  if (amount < 0) return `-${writeLength(-amount as Length, unit)}`;
   if (unit === 'mm') return `${printDecimal(amount, 6)} mm`;
   const parts = amount / 396_875;
   if (!Number.isInteger(parts)) return printLength(amount);

@@ -4,29 +4,14 @@
  */
 import { z } from 'zod';
 import { oneLine } from '../box/one-line.ts';
-import { type Length, LENGTH_UNITS, readLength, unitOfLength, writeLength } from '../quantity/length.ts';
+import { lengthOf, writtenLength } from '../box/texts.ts';
+import { inches, type Length, unitOfLength, writeLength } from '../quantity/length.ts';
 
 /** What goes over a tongue at each end, the least wire left at each end, and the most between supports (handbook 15: common practice). */
 const USUAL = { add: '3/8 in', tails: '12 in', support: '30 in' } as const;
 
-/** A length as a person writes it. */
-const written = (least: 'nothing' | 'more') =>
-  z
-    .string()
-    .max(40)
-    .superRefine((text, problem) => {
-      const read = readLength(text);
-      if (read === undefined)
-        problem.addIssue({
-          code: 'custom',
-          message: `“${text}” is no length; accepted is a length in ${LENGTH_UNITS}, as “23 1/4 in”`,
-        });
-      else if (least === 'more' && read <= 0)
-        problem.addIssue({ code: 'custom', message: `“${text}” must be more than 0` });
-      else if (read > MOST) problem.addIssue({ code: 'custom', message: `“${text}” must be at most 300 ft` });
-    });
 /** The longest straight of a room. */
-const MOST = (300 * 12 * 25_400_000) as Length;
+const written = (least: 'nothing' | 'more') => writtenLength(least, inches(300 * 12), '300 ft');
 
 const fitting = oneLine(60).refine((text) => text.trim() !== '', 'must name a fitting, such as “flat elbow”');
 
@@ -67,16 +52,11 @@ const ENDS = 2;
 /** Cuts a run. Lengths come back in the unit of the first that was given. */
 export function cutRaceway({ runs, add, tails, wires, support }: RacewayAsk): Raceway {
   const unit = unitOfLength(runs[0]?.between ?? '');
-  const of = (text: string): number => {
-    const read = readLength(text);
-    if (read === undefined) throw new TypeError(`“${text}” is not a length of a checked question`);
-    return read;
-  };
   const print = (amount: number) => writeLength(amount as Length, unit);
-  const cuts = runs.map(({ between }) => of(between) + ENDS * of(add));
-  const supports = cuts.reduce((sum, cut) => sum + Math.ceil(cut / of(support)), 0);
+  const cuts = runs.map(({ between }) => lengthOf(between) + ENDS * lengthOf(add));
+  const supports = cuts.reduce((sum, cut) => sum + Math.ceil(cut / lengthOf(support)), 0);
   const fittings = countFittings(runs);
-  const each = runs.reduce((sum, { between }) => sum + of(between), 0) + ENDS * of(tails);
+  const each = runs.reduce((sum, { between }) => sum + lengthOf(between), 0) + ENDS * lengthOf(tails);
   const many = Object.values(fittings).reduce((sum, count) => sum + count, 0);
   return {
     pieces: runs.map(({ from, to }, nth) => ({ from, to, cut: print(cuts[nth] ?? 0) })),
