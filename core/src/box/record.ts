@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { DEFAULT_EDITION, EDITION_IDS } from '../edition/index.ts';
 
 import { Closing } from './closing.ts';
+import { Hole } from './hole.ts';
 import { Links } from './links.ts';
 import { oneLine } from './one-line.ts';
 import { NO_PANEL, Panel } from './panel.ts';
@@ -52,6 +53,8 @@ export const Seen = z.strictObject({
   testerProved: z.boolean().default(false),
   /** What was tested when it was closed. */
   closing: Closing.default(Closing.parse({})),
+  /** The wall it stands in and the opening that is planned, once something was measured. */
+  hole: Hole.optional(),
   /** Minutes of work in it, for the plan of the day; 0 leaves it out, nothing said takes what is usual. */
   minutes: z
     .int('must be whole minutes')

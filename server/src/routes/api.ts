@@ -13,6 +13,7 @@ import { bodyAs } from './answers.ts';
 import { ARCHIVE_BYTES_MOST, readArchive } from '../services/archive-zip.ts';
 import { previewOf, readIn } from '../services/archives.ts';
 import { sendArchive, sendLabels, sendSheets } from './send-paper.ts';
+import { sendTemplate } from './send-template.ts';
 
 const idOf = (request: Request): string => String(request.params['id']);
 
@@ -115,6 +116,9 @@ export function api(db: Db, clock: () => Date): Router {
   router.get('/boxes/:id/label.pdf', (request, response) => {
     const box = readBox(db, idOf(request));
     sendLabels(request, response, { job: readJob(db, box.jobId), boxes: [box], sheet: false, now: clock() });
+  });
+  router.get('/boxes/:id/template.:kind', (request, response) => {
+    sendTemplate(request, response, db, clock());
   });
 
   router.get('/logbook', (request, response) => {

@@ -59,6 +59,10 @@ export const photoAddress = (photoId: string) => `${BASE}/photos/${photoId}`;
 export const sheetAddress = (jobId: string, boxId: string | undefined) =>
   boxId === undefined ? `${BASE}/jobs/${jobId}/sheets.pdf` : `${BASE}/boxes/${boxId}/sheet.pdf`;
 
+/** Where the template of the opening of a box is read, at full size. */
+export const templateAddress = (boxId: string, kind: 'pdf' | 'svg' | 'dxf', paper: 'letter' | 'a4') =>
+  `${BASE}/boxes/${boxId}/template.${kind}?paper=${paper}`;
+
 /** Where the label of a box, or those of a house, are read as PDF. */
 export const labelAddress = (jobId: string, boxId: string | undefined) =>
   boxId === undefined ? `${BASE}/jobs/${jobId}/labels.pdf` : `${BASE}/boxes/${boxId}/label.pdf`;

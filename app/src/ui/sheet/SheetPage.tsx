@@ -2,7 +2,7 @@
 import { PAPER } from '@dense-pack/core/sheet/picture';
 import type { Part, Sheet } from '@dense-pack/core/sheet/sheet';
 import { Image, Text, View } from 'react-native';
-import { SheetPicture } from './SheetPicture';
+import { PlainPicture } from '../parts/PlainPicture';
 
 interface SheetPageProps {
   readonly sheet: Sheet;
@@ -54,11 +54,11 @@ export function SheetPage({ sheet, drawn, columns = false, photo }: SheetPagePro
           ))}
         </View>
         <View className="sheet-part">
-          <SheetPicture picture={vessel} width={Math.min(drawn, 220)} />
+          <PlainPicture picture={vessel} width={Math.min(drawn, 220)} />
         </View>
         {wiring && (
           <View className="sheet-part">
-            <SheetPicture picture={wiring} width={drawn} />
+            <PlainPicture picture={wiring} width={drawn} />
           </View>
         )}
         {parts.map((part) => (

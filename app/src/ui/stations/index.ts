@@ -3,6 +3,7 @@ import { change } from './change/station';
 import { close } from './close/station';
 import { count } from './count/station';
 import { fix } from './fix/station';
+import { cutIn } from './cut-in/station';
 import { found } from './found/station';
 import { identify } from './identify/station';
 import { join } from './join/station';
@@ -17,6 +18,7 @@ export const STATIONS = {
   change,
   count,
   fix,
+  'cut-in': cutIn,
   join,
   land,
   close,

@@ -3,6 +3,7 @@ import type { ComponentType } from 'react';
 import type { Station } from '.';
 import { changeView } from './change/view';
 import { closeView } from './close/view';
+import { cutInView } from './cut-in/view';
 import { fixView } from './fix/view';
 import { foundView } from './found/view';
 import { identifyView } from './identify/view';
@@ -17,6 +18,7 @@ export const VIEWS: Readonly<Record<Exclude<Station, 'count'>, ComponentType<Sta
   identify: identifyView,
   change: changeView,
   fix: fixView,
+  'cut-in': cutInView,
   join: joinView,
   land: landView,
   close: closeView,

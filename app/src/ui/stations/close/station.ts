@@ -6,7 +6,7 @@ import type { StationPart } from '../station';
 export const close: StationPart = {
   label: 'Close',
   icon: ClipboardCheck,
-  shortcut: '9',
+  shortcut: '0',
   band: true,
   adds: false,
   isDone: ({ box }) => outcomeOf(box.box, box.seen.closing) === 'passed',

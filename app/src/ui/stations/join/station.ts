@@ -5,7 +5,7 @@ import type { StationPart } from '../station';
 export const join: StationPart = {
   label: 'Join',
   icon: Merge,
-  shortcut: '7',
+  shortcut: '8',
   band: true,
   adds: false,
   isDone: ({ made }) => made.joined,

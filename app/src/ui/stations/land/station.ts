@@ -5,7 +5,7 @@ import type { StationPart } from '../station';
 export const land: StationPart = {
   label: 'Land',
   icon: PlugZap,
-  shortcut: '8',
+  shortcut: '9',
   band: true,
   adds: false,
   isDone: ({ made }) => made.landed,

@@ -1,0 +1,180 @@
+/** What is found at the wall, each by one touch: where the stud is, how wide the bay, tile, what is in the way. */
+import { type CutInAsk, type Hold, HOLDS, type Hole } from '@dense-pack/core/box/hole';
+import { lengthOf } from '@dense-pack/core/box/texts';
+import { inches, type Length, writeLength } from '@dense-pack/core/quantity/length';
+import type { CutIn } from '@dense-pack/core/space/cut-in';
+import { BAYS, beside, thingBehind } from '@dense-pack/core/space/of-box';
+import { ganged, OPENING } from '@dense-pack/core/space/sizes';
+import { View } from 'react-native';
+import { Choice, wordOptions } from '../../parts/Choice';
+import { Chip, Stepper } from '../../parts/Press';
+import { Words } from '../../parts/Words';
+import type { ChangeHole } from './CutInStation';
+
+interface WallChoicesProps {
+  readonly ask: CutInAsk;
+  readonly plan: CutIn | undefined;
+  readonly onHole: ChangeHole;
+}
+
+const say = (length: number) => writeLength(Math.round(length) as Length, 'in');
+
+/** Thickness of tile in its bed. Common practice, no source: measured, it is typed. */
+const TILE = '3/8 in';
+
+const SIDES = [
+  { value: 'left', label: 'Left of it' },
+  { value: 'right', label: 'Right of it' },
+  { value: 'none', label: 'Neither' },
+] as const;
+
+/** Centre to centre of the first bay, to the inch. */
+const bayOf = ({ wall }: Hole | CutInAsk) =>
+  Math.round((lengthOf(wall.studs[1] ?? '16 in') - lengthOf(wall.studs[0] ?? '0 in')) / 25_400_000);
+
+const widthOf = (there: NonNullable<Hole['there']>) =>
+  there.width === undefined ? ganged(OPENING.value.width, there.gangs) : lengthOf(there.width);
+
+/** The old box laid beside its stud, whatever was wished before. */
+function laid(hole: Hole, side: 'left' | 'right' | 'none', bay: number): Hole {
+  const studs = ['0 in', say(inches(bay))];
+  const { x: _x, ...wish } = hole.wish;
+  const { there } = hole;
+  return {
+    ...hole,
+    wall: { ...hole.wall, studs },
+    wish,
+    ...(there && {
+      there: {
+        ...there,
+        fixed: there.kind === 'old-work' ? 'none' : side,
+        x: say(beside(side, inches(bay), lengthOf(hole.wall.stud), widthOf(there))),
+      },
+    }),
+  };
+}
+
+const sideOf = ({ there, wall }: CutInAsk): 'left' | 'right' | 'none' | undefined => {
+  if (!there) return undefined;
+  const first = lengthOf(wall.studs[0] ?? '0 in');
+  return (['left', 'right', 'none'] as const).find(
+    (side) =>
+      say(lengthOf(there.x) - first) ===
+      say(beside(side, inches(bayOf({ wall } as CutInAsk)), lengthOf(wall.stud), widthOf(there))),
+  );
+};
+
+/** What is often in the way, put where it usually is; its place is typed below. */
+const OFTEN = [
+  { what: 'box behind', label: 'Box behind' },
+  { what: 'pipe left', label: 'Pipe left' },
+  { what: 'pipe right', label: 'Pipe right' },
+  { what: 'casing', label: 'Door casing' },
+] as const;
+
+function placed(what: (typeof OFTEN)[number]['what'], hole: Hole): Hole['obstacles'][number] {
+  const x = hole.there ? lengthOf(hole.there.x) : inches(bayOf(hole) / 2);
+  const y = hole.there ? lengthOf(hole.there.y) : inches(14);
+  const half = hole.there ? widthOf(hole.there) / 2 : OPENING.value.width / 2;
+  const height = hole.wall.height;
+  switch (what) {
+    case 'box behind':
+      return thingBehind(what, x, y, '1 1/2 in');
+    case 'pipe left':
+      return { what, x: say(x - half - inches(2)), y: '0 in', width: '1 in', height, depth: '2 in' };
+    case 'pipe right':
+      return { what, x: say(x + half + inches(1)), y: '0 in', width: '1 in', height, depth: '2 in' };
+    case 'casing':
+      return { what, x: say(x + half + inches(1)), y: '0 in', width: '2 1/4 in', height: '80 in' };
+  }
+}
+
+export function WallChoices({ ask, plan, onHole }: WallChoicesProps) {
+  const tiled = ask.wall.finish !== '0 in';
+  const has = (what: string) => ask.obstacles.some((obstacle) => obstacle.what === what);
+  return (
+    <View className="gap-3">
+      {ask.there && (
+        <Choice
+          title={`The ${ask.wall.kind === 'ceiling' ? 'joist' : 'stud'} of the old box`}
+          options={SIDES}
+          value={sideOf(ask)}
+          always
+          even
+          onChoose={(side) => side && onHole((hole) => laid(hole, side, bayOf(hole)))}
+        />
+      )}
+      <Choice
+        title="Centre to centre"
+        options={BAYS.map((bay) => ({ value: bay, label: `${bay} in` }))}
+        value={BAYS.find((bay) => bay === bayOf(ask))}
+        always
+        even
+        onChoose={(bay) =>
+          bay && onHole((hole) => laid(hole, sideOf({ ...ask, ...hole, new: ask.new }) ?? 'left', bay))
+        }
+      />
+      <View className="gap-1" role="group" aria-label="In the way">
+        <Words size="fine" strong>
+          On the wall and in it
+        </Words>
+        <View className="flex-row flex-wrap gap-2">
+          <Chip
+            label="Tile"
+            detail={tiled ? ask.wall.finish : TILE}
+            on={tiled}
+            onPress={() =>
+              onHole((hole) => ({
+                ...hole,
+                wall: { ...hole.wall, finish: hole.wall.finish === '0 in' ? TILE : '0 in' },
+              }))
+            }
+          />
+          {OFTEN.map(({ what, label }) => (
+            <Chip
+              key={what}
+              label={label}
+              on={has(what)}
+              onPress={() =>
+                onHole((hole) => ({
+                  ...hole,
+                  obstacles: hole.obstacles.some((one) => one.what === what)
+                    ? hole.obstacles.filter((one) => one.what !== what)
+                    : [...hole.obstacles, placed(what, hole)],
+                }))
+              }
+            />
+          ))}
+        </View>
+      </View>
+      <View className="flex-row flex-wrap items-end gap-3">
+        <View className="gap-1">
+          <Words size="fine" strong>
+            Gangs to be
+          </Words>
+          <Stepper
+            label="Gangs to be"
+            value={ask.new.gangs}
+            least={1}
+            most={6}
+            onChange={(gangs) => onHole((hole) => ({ ...hole, new: { ...hole.new, gangs } }))}
+          />
+        </View>
+        {plan?.space.old && (
+          <Chip
+            label="Old opening closed first"
+            on={ask.patched}
+            onPress={() => onHole((hole) => ({ ...hole, patched: !hole.patched }))}
+          />
+        )}
+      </View>
+      <Choice<Hold>
+        title="The new box is"
+        options={wordOptions(HOLDS)}
+        value={ask.new.kind}
+        always
+        onChoose={(kind) => kind && onHole((hole) => ({ ...hole, new: { ...hole.new, kind } }))}
+      />
+    </View>
+  );
+}

@@ -1,0 +1,105 @@
+/** Cutting in by touch (handbook 14, 22): each thing found at the wall is one touch; what is typed wrong is told and kept. */
+import { BoxFields } from '@dense-pack/core/box/record';
+import { editionOf } from '@dense-pack/core/edition/index';
+import { readCountLine } from '@dense-pack/core/shorthand/read';
+import { usualHole } from '@dense-pack/core/space/of-box';
+import { act, fireEvent, render, screen, within } from '@testing-library/react-native';
+import { useEffect, useState } from 'react';
+import type { ShownBox } from '../../client/queries';
+import { CutInStation } from './CutInStation';
+
+let now: ShownBox;
+
+const boxOf = (line: string) => {
+  const read = readCountLine(line);
+  if (!read.ok) throw new Error(read.error.expected);
+  return read.box;
+};
+
+function Wall({ stud }: { readonly stud?: 'left' | 'right' }) {
+  const [box, setBox] = useState(() => {
+    const fields = BoxFields.parse({
+      name: 'Den',
+      box: boxOf('32 in3 plastic 2-gang old-work, 2x 14/2, 2x switch'),
+      found: boxOf('18 in3 plastic new-work, 14/2, switch'),
+      stage: 'planned',
+      seen: stud ? { stud } : {},
+    });
+    return { ...fields, id: 'box-00000001' } as unknown as ShownBox;
+  });
+  useEffect(() => {
+    now = box;
+  }, [box]);
+  return (
+    <CutInStation
+      box={box}
+      edition={editionOf('nec2023')}
+      width={390}
+      onHole={(change) =>
+        setBox({ ...now, seen: { ...now.seen, hole: change(now.seen.hole ?? usualHole(now)) } })
+      }
+    />
+  );
+}
+const press = (name: string | RegExp) => act(() => fireEvent.press(screen.getByRole('button', { name })));
+const verdict = () => within(screen.getByTestId('cut-in-verdict')).getByText(/./).props.children as string;
+
+test('the hole grows away from the stud; the other side is one touch', () => {
+  render(<Wall stud="left" />);
+  expect(verdict()).toBe('Cut 4³⁄₁₆ in × 3⁵⁄₈ in, grows to the right');
+  press('Right of it');
+  expect(verdict()).toBe('Cut 4³⁄₁₆ in × 3⁵⁄₈ in, grows to the left');
+  expect(now.seen.hole?.there?.fixed).toBe('right');
+});
+
+test('a pipe where it must grow: what would work is offered, taken by a touch, and kept', () => {
+  render(<Wall stud="left" />);
+  press('Pipe right');
+  expect(screen.getByText('The old opening stays beside it and must be closed.')).toBeTruthy();
+  press(/^A box no deeper than 2 in/);
+  expect(verdict()).toBe('Cut 4³⁄₁₆ in × 3⁵⁄₈ in, grows to the right');
+  expect(now.seen.hole?.new.depth).toBe('2 in');
+  press('Pipe right');
+  expect(now.seen.hole?.obstacles).toEqual([]);
+});
+
+test('tile moves the surface out; a wider bay keeps the side of the stud', () => {
+  render(<Wall stud="right" />);
+  press(/^Tile/);
+  expect(now.seen.hole?.wall.finish).toBe('3/8 in');
+  press('24 in');
+  expect(now.seen.hole?.wall.studs).toEqual(['0 in', '24 in']);
+  expect(verdict()).toContain('grows to the left');
+});
+
+test('a measure that cannot be is told at its field, stays there, and changes nothing', () => {
+  render(<Wall stud="left" />);
+  press('Type the measures');
+  const field = screen.getByLabelText('Cavity');
+  act(() => fireEvent.changeText(field, 'wide'));
+  act(() => fireEvent(field, 'blur'));
+  expect(screen.getByTestId('problem')).toHaveTextContent(
+    '“wide” is no length; accepted is a length in in, ft, mm, cm, as “23 1/4 in”',
+  );
+  expect(now.seen.hole?.wall.cavity ?? '3 1/2 in').toBe('3 1/2 in');
+  const studs = screen.getByLabelText('Studs, centres, with commas');
+  act(() => fireEvent.changeText(studs, '0 in, 1 in'));
+  act(() => fireEvent(studs, 'blur'));
+  expect(
+    screen
+      .getAllByTestId('problem')
+      .map(({ props }) => String(props.children))
+      .join(),
+  ).toContain('overlaps the stud at 0 in');
+});
+
+test('what is measured into a stud is said, and the side of the stud mends it', () => {
+  render(<Wall stud="left" />);
+  press('Type the measures');
+  const field = screen.getByLabelText('Old box: centre along the wall');
+  act(() => fireEvent.changeText(field, '0 in'));
+  act(() => fireEvent(field, 'blur'));
+  expect(screen.getByText(/would stand in the stud at 0 in/)).toBeTruthy();
+  press('Right of it');
+  expect(verdict()).toContain('grows to the left');
+});

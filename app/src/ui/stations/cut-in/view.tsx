@@ -1,0 +1,15 @@
+/** The work of this station, from what every station is given. */
+import { usualHole } from '@dense-pack/core/space/of-box';
+import type { StationProps } from '../station';
+import { CutInStation } from './CutInStation';
+
+export const cutInView = ({ box, edition, width, onFields }: StationProps) => (
+  <CutInStation
+    box={box}
+    edition={edition}
+    width={width}
+    onHole={(change) =>
+      onFields((now) => ({ seen: { ...now.seen, hole: change(now.seen.hole ?? usualHole(now)) } }))
+    }
+  />
+);
