@@ -65,6 +65,8 @@ export const Site = z.strictObject({
   behind: orNone.optional(),
   hangs: z.enum(HANGINGS).optional(),
   rated: z.enum(HANGINGS).optional(),
+  /** On which side the door opens, for the order of the gangs. */
+  door: z.enum(['left', 'right']).optional(),
   /** The walls are finished and the cable was fished. */
   finished: z.literal(true).optional(),
 });

@@ -4,7 +4,9 @@
  */
 import { INSTRUMENTS, instrumentOf, outcomeOf, type TestResult, VERDICTS, wiredAs } from '../box/closing.ts';
 import { difference } from '../box/difference.ts';
+import type { BoxDocument } from '../box/document.ts';
 import type { BoxRecord, Job } from '../box/record.ts';
+import { gangsOf, gangWords } from '../box/gangs.ts';
 import { circuitsIn } from '../box/safety.ts';
 import { STAGES } from '../box/words.ts';
 import { checkBox } from '../check/check-box.ts';
@@ -97,7 +99,7 @@ export function sheetOf({ job, record, run, day }: SheetOf): Sheet {
       countPart(counted, edition),
       ...changePart(record, edition),
       checksPart(record, edition, counted),
-      ...(joined ? joiningParts(planned) : []),
+      ...(joined ? joiningParts(planned, box) : []),
       ...cutPart(record, planned),
       ...testParts(record, job, planned, run, day),
       ...notePart(record),
@@ -233,7 +235,8 @@ function checksPart({ box }: BoxRecord, edition: Edition, counted: Tally): Part 
   };
 }
 
-function joiningParts(planned: Planned): Part[] {
+function joiningParts(planned: Planned, box: BoxDocument): Part[] {
+  const gangs = gangsOf(box);
   const { wiring, faces, troubles, proof } = planned;
   return [
     {
@@ -268,7 +271,9 @@ function joiningParts(planned: Planned): Part[] {
             (landing) => `${landing.terminal.name.replaceAll('-', ' ')}: ${landedWords(planned, landing)}`,
           ),
         ];
-        return [{ cells: [cap(face.title), `${cap(told.join('; '))}.`] }];
+        const gang = gangs.find(({ item }) => item.id === face.item.id);
+        const where = gang && gangs.length > 1 ? `, ${gangWords(gang, box.shell.gangs)}` : '';
+        return [{ cells: [`${cap(face.title)}${where}`, `${cap(told.join('; '))}.`] }];
       }),
       ...(faces.length > 0 ? { note: `Torque ${TORQUE}.` } : {}),
     },

@@ -11,7 +11,9 @@ import Check from 'lucide-react-native/icons/check';
 import X from 'lucide-react-native/icons/x';
 import { useMemo } from 'react';
 import { View } from 'react-native';
+import type { ChangeBox } from '../../box/use-box-edit';
 import type { ShownBox } from '../../client/queries';
+import { GangRow } from '../../gangs/GangRow';
 import { Fold } from '../../parts/Fold';
 import { Notice } from '../../parts/Notice';
 import { PlainPicture } from '../../parts/PlainPicture';
@@ -30,6 +32,7 @@ interface CutInStationProps {
   readonly box: ShownBox;
   readonly edition: Edition;
   readonly width: number;
+  readonly onBox: ChangeBox;
   readonly onHole: ChangeHole;
 }
 
@@ -47,7 +50,7 @@ function planned(ask: CutInAsk): CutIn | string {
   }
 }
 
-export function CutInStation({ box, edition, width, onHole }: CutInStationProps) {
+export function CutInStation({ box, edition, width, onBox, onHole }: CutInStationProps) {
   const ask = useMemo(() => holeAsk(box, edition), [box, edition]);
   const plan = useMemo(() => planned(ask), [ask]);
   const room = Math.min(width - 32, 620);
@@ -64,6 +67,7 @@ export function CutInStation({ box, edition, width, onHole }: CutInStationProps)
       <WallChoices ask={ask} plan={bad ? undefined : plan} onHole={onHole} />
       {!bad && <Reasons plan={plan} />}
       <Measured ask={ask} onHole={onHole} />
+      <GangRow box={box.box} onBox={onBox} />
       {!bad && <FullSize box={box} plan={plan} />}
       {!bad && <Sides plan={plan} ask={ask} width={room} />}
       <View className="gap-1">

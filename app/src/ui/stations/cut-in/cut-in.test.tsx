@@ -35,6 +35,7 @@ function Wall({ stud }: { readonly stud?: 'left' | 'right' }) {
       box={box}
       edition={editionOf('nec2023')}
       width={390}
+      onBox={(change) => setBox({ ...now, box: change(now.box) })}
       onHole={(change) =>
         setBox({ ...now, seen: { ...now.seen, hole: change(now.seen.hole ?? usualHole(now)) } })
       }

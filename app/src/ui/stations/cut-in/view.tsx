@@ -3,11 +3,12 @@ import { usualHole } from '@dense-pack/core/space/of-box';
 import type { StationProps } from '../station';
 import { CutInStation } from './CutInStation';
 
-export const cutInView = ({ box, edition, width, onFields }: StationProps) => (
+export const cutInView = ({ box, edition, width, onBox, onFields }: StationProps) => (
   <CutInStation
     box={box}
     edition={edition}
     width={width}
+    onBox={onBox}
     onHole={(change) =>
       onFields((now) => ({ seen: { ...now.seen, hole: change(now.seen.hole ?? usualHole(now)) } }))
     }

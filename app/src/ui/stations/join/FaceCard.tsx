@@ -16,10 +16,12 @@ import type { Judged } from './use-wiring';
 interface FaceCardProps {
   readonly judged: Judged;
   readonly face: Face;
+  /** Where it stands, in words. */
+  readonly gang?: string | undefined;
   readonly onTick: (id: string) => void;
 }
 
-export function FaceCard({ judged, face, onTick }: FaceCardProps) {
+export function FaceCard({ judged, face, gang, onTick }: FaceCardProps) {
   const colours = useColours();
   const { work, wiring } = judged;
   const { landings, broken } = landingsOf(face, wiring);
@@ -31,6 +33,11 @@ export function FaceCard({ judged, face, onTick }: FaceCardProps) {
           <Words heading={2} strong>
             {face.title.charAt(0).toUpperCase() + face.title.slice(1)}
           </Words>
+          {gang !== undefined && (
+            <Words size="fine" tone="text-soft">
+              {`${gang}, from the left`}
+            </Words>
+          )}
           {broken.map((tab) => (
             <Words key={tab} strong tone="text-over">
               {`Break the ${tab} tab`}

@@ -1,4 +1,5 @@
 /** Land: each device's face with its terminals, what lands where, and a tick for each as it is landed. */
+import { gangsOf, gangWords } from '@dense-pack/core/box/gangs';
 import type { Edition } from '@dense-pack/core/edition/edition';
 import { TORQUE } from '@dense-pack/core/plan/landings';
 import Hand from 'lucide-react-native/icons/hand';
@@ -37,6 +38,7 @@ export function LandStation({ box, edition, onBox }: LandStationProps) {
   if (!shown || 'failed' in shown) return <Planning failed={shown?.failed} />;
   const { judged, pending } = shown;
   const steps = landSteps(judged);
+  const gangs = gangsOf(box.box);
   return (
     <View className="gap-3">
       <ProofBand judged={judged} mode="plan" pending={pending} />
@@ -49,9 +51,18 @@ export function LandStation({ box, edition, onBox }: LandStationProps) {
           onClose={() => setBusy(false)}
         />
       )}
-      {judged.faces.map((face) => (
-        <FaceCard key={face.key} judged={judged} face={face} onTick={tick} />
-      ))}
+      {judged.faces.map((face) => {
+        const gang = gangs.length > 1 ? gangs.find(({ item }) => item.id === face.item.id) : undefined;
+        return (
+          <FaceCard
+            key={face.key}
+            judged={judged}
+            face={face}
+            gang={gang && gangWords(gang, box.box.shell.gangs)}
+            onTick={tick}
+          />
+        );
+      })}
       <Notice title="Tightening">
         {`Torque ${TORQUE}. One conductor under a screw, looped clockwise, insulation up to the head and not under it. Fold grounds to the back, then neutrals, hots last; the screws are not a press.`}
       </Notice>
