@@ -9,6 +9,7 @@ import { oneLine } from './one-line.ts';
 import { NO_PANEL, Panel } from './panel.ts';
 import { Reading } from './reading.ts';
 import { Safety } from './safety.ts';
+import { Surface } from './surface.ts';
 import { StoredBox } from './versions.ts';
 import { CONDITIONS, keysOf, SAFE_STEPS, STAGES, STUDS } from './words.ts';
 
@@ -55,6 +56,8 @@ export const Seen = z.strictObject({
   closing: Closing.default(Closing.parse({})),
   /** The wall it stands in and the opening that is planned, once something was measured. */
   hole: Hole.optional(),
+  /** Surface raceway that starts from it. */
+  surface: Surface.optional(),
   /** Minutes of work in it, for the plan of the day; 0 leaves it out, nothing said takes what is usual. */
   minutes: z
     .int('must be whole minutes')

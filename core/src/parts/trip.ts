@@ -13,8 +13,11 @@ import { safeCell } from '../exchange/csv.ts';
 import { type Parts, partsOf as cutOf, sumParts } from '../plan/cut-list.ts';
 import { partsWords } from '../plan/parts-words.ts';
 import { planBox } from '../plan/planned.ts';
+import { showInches } from '../quantity/length.ts';
 import { workOf } from '../plan/suggest.ts';
 import { printShell } from '../shorthand/print.ts';
+import { holePlan, needsExtender, patchNeeded } from '../space/of-box.ts';
+import { fittingsOf, layOut } from '../space/surface.ts';
 import { type Kit, partsOf as boxesOf } from './kit.ts';
 
 export const TRIP_KINDS = {
@@ -22,6 +25,8 @@ export const TRIP_KINDS = {
   ring: 'Rings and extensions',
   device: 'Devices',
   plate: 'Plates and covers',
+  wall: 'For the wall',
+  raceway: 'Surface raceway',
   cable: 'Cable',
   joint: 'For the joints',
   label: 'Labels',
@@ -70,6 +75,7 @@ export function tripOf({ job, boxes, kit }: TripOf): Trip {
       if (item?.kind === 'device')
         list.add('device', DEVICES[item.device], 1, name, 'in place of a worn one');
     }
+    if (record.seen.surface) bringRaceway(list, record);
     if (stage === 'planned' && found) bring(list, cables, { record, found, job, kit });
   }
   for (const { what, feet, unknown, names } of cablesOf(cables))
@@ -115,7 +121,7 @@ interface Brought {
 
 /** What the planned change of one box brings in. */
 function bring(list: Listed, cables: Map<string, Cable>, { record, found, job, kit }: Brought): void {
-  const { box, name, id } = record;
+  const { box, name, id, seen } = record;
   let faced = false;
   for (const change of difference(found, box)) {
     if (change.what === 'box' && change.field === 'shell') {
@@ -133,8 +139,35 @@ function bring(list: Listed, cables: Map<string, Cable>, { record, found, job, k
     if (item.kind === 'cable' && change.what === 'added')
       for (const piece of change.ids) cable(cables, item, { box: id, piece }, name, job.links);
   }
-  if (faced) list.add('plate', plateWords(box), 1, name);
+  const opened = seen.hole && holePlan(record, editionOf(box.edition ?? job.edition));
+  const kind = opened?.best?.plate.kind ?? 'standard';
+  if (faced) list.add('plate', `${kind === 'standard' ? '' : `${kind} `}${plateWords(box)}`, 1, name);
+  if (opened?.best && patchNeeded(opened))
+    list.add('wall', 'board and compound for the old opening', 1, name);
+  if (opened && needsExtender(opened))
+    list.add('wall', 'box extender, for the finish over the board', 1, name, '314.20');
+  if (box.site?.bored && !found.site?.bored)
+    list.add('wall', 'fire-stop for a bored plate', 1, name, '300.21');
   list.add('label', 'label for the inside of the cover', 1, name);
+}
+
+/** What a run of surface raceway takes: lengths as they are sold, fittings, bushings, straps, wire. */
+function bringRaceway(list: Listed, { name, seen }: BoxRecord): void {
+  if (!seen.surface) return;
+  const run = layOut(seen.surface);
+  if (!run.cut || !run.nested) return;
+  const pieces = run.pieces.map((piece) => `${showInches(piece)} in`).join(', ');
+  list.add(
+    'raceway',
+    `raceway, ${seen.surface.stock} lengths`,
+    run.nested.lengths.length,
+    name,
+    `cut ${pieces}`,
+  );
+  for (const [what, many] of Object.entries(fittingsOf(run))) list.add('raceway', what, many, name);
+  list.add('raceway', 'bushings', run.cut.bushings, name);
+  list.add('raceway', 'straps', run.cut.supports, name);
+  list.add('raceway', 'wire, each', seen.surface.wires, name, `${showInches(run.wire)} in long`);
 }
 
 const shellWords = ({ shell: { form, ...shell } }: BoxDocument) =>

@@ -30,6 +30,12 @@ import { workOf } from '../plan/suggest.ts';
 import type { HouseRun } from '../run/run.ts';
 import { changeWords } from '../shorthand/change-words.ts';
 import { printCountLine } from '../shorthand/print.ts';
+import { type Length, showInches } from '../quantity/length.ts';
+import type { CutIn } from '../space/cut-in.ts';
+import { reasonsOf } from '../space/cut-in-words.ts';
+import { holePlan } from '../space/of-box.ts';
+import { fittingsOf, layOut, surfaceWords } from '../space/surface.ts';
+import { frameAt, wallPicture } from './hole-picture.ts';
 import type { Picture } from './picture.ts';
 import { vesselPicture } from './vessel-picture.ts';
 import { wiringPicture } from './wiring-picture.ts';
@@ -54,6 +60,8 @@ export interface Sheet {
   readonly facts: readonly (readonly [string, string])[];
   readonly vessel: Picture;
   readonly wiring: Picture | undefined;
+  /** The wall with its opening, where that was measured. */
+  readonly wall: Picture | undefined;
   /** In two columns, in this order. */
   readonly parts: readonly Part[];
   readonly photos: readonly string[];
@@ -84,6 +92,7 @@ export function sheetOf({ job, record, run, day }: SheetOf): Sheet {
   const counted = tally(box, edition);
   const work = workOf(box, record.circuit);
   const planned = planBox(box, work, edition);
+  const hole = record.seen.hole && holePlan(record, edition);
   const joined = planned.wiring.joints.length + planned.wiring.lands.length > 0;
   return {
     id: record.id,
@@ -95,12 +104,15 @@ export function sheetOf({ job, record, run, day }: SheetOf): Sheet {
     facts: factsOf(record, edition, counted, day),
     vessel: vesselPicture(counted, box, 200, 150),
     wiring: joined ? wiringPicture(planned, 380) : undefined,
+    wall: hole?.best && wallPicture(hole, frameAt(hole, hole.best.x, 300)),
     parts: [
       countPart(counted, edition),
       ...changePart(record, edition),
       checksPart(record, edition, counted),
       ...(joined ? joiningParts(planned, box) : []),
       ...cutPart(record, planned),
+      ...(hole ? [openingPart(hole)] : []),
+      ...racewayPart(record),
       ...testParts(record, job, planned, run, day),
       ...notePart(record),
     ].filter(({ rows, note }) => rows.length > 0 || note !== undefined),
@@ -276,6 +288,56 @@ function joiningParts(planned: Planned, box: BoxDocument): Part[] {
         return [{ cells: [`${cap(face.title)}${where}`, `${cap(told.join('; '))}.`] }];
       }),
       ...(faces.length > 0 ? { note: `Torque ${TORQUE}.` } : {}),
+    },
+  ];
+}
+
+/** The opening in the wall: what is cut, where, and what the plan stands on. */
+function openingPart(hole: CutIn): Part {
+  const tape = (length: number) => `${showInches(Math.round(length) as Length)} in`;
+  const { best } = hole;
+  const rows = best
+    ? [
+        ['Cut', `${tape(best.opening.width)} × ${tape(best.opening.height)}`],
+        ['Centre', `${tape(best.y)} from the ${hole.space.ceiling ? 'edge' : 'floor'}`],
+        ['Depth left', tape(best.depthLeft)],
+        ['Plate', `${best.plate.kind}, ${tape(best.plate.width)} × ${tape(best.plate.height)}`],
+      ]
+    : [];
+  return {
+    title: 'Opening',
+    widths: [26, 74],
+    rows: rows.map((cells) => ({ cells })),
+    note: reasonsOf(hole, tape).join(' '),
+  };
+}
+
+/** Surface raceway that starts here: how it is cut. */
+function racewayPart({ seen }: BoxRecord): Part[] {
+  if (!seen.surface) return [];
+  const run = layOut(seen.surface);
+  const tape = (length: number) => `${showInches(Math.round(length) as Length)} in`;
+  if (!run.cut)
+    return [
+      {
+        title: 'Surface raceway',
+        widths: [100],
+        rows: [],
+        note: run.problems.map((problem) => surfaceWords(problem, tape)).join(' '),
+      },
+    ];
+  return [
+    {
+      title: 'Surface raceway',
+      widths: [62, 38],
+      rows: run.straights.map(({ from, to }, nth) => ({
+        cells: [`${cap(from.what)} to ${to.what}`, run.cut?.pieces[nth]?.cut ?? ''],
+      })),
+      note: `Fittings: ${Object.entries(fittingsOf(run))
+        .map(([what, many]) => `${many} ${what}`)
+        .join(
+          ', ',
+        )}. Each of ${seen.surface.wires} wires ${tape(run.wire)}. Deburr and bush every cut; ${run.bonded} metal boxes are bonded.`,
     },
   ];
 }

@@ -9,7 +9,9 @@ import type { Edition } from '../edition/index.ts';
 import { inches, type Length, writeLength } from '../quantity/length.ts';
 import { TYPICAL_BOXES } from '../remedy/catalogue.ts';
 import { volumeIn } from '../box/document.ts';
+import { type CutIn, planCutIn } from './cut-in.ts';
 import { ganged, HABIT, OPENING } from './sizes.ts';
+import { ThereInStud } from './wall.ts';
 
 type Recorded = Pick<BoxFields, 'box' | 'found' | 'seen'>;
 
@@ -133,3 +135,21 @@ export function holeAsk(recorded: Recorded, edition: Edition): CutInAsk {
     },
   };
 }
+
+/** The plan of the opening of a box; undefined where what was measured does not agree. */
+export function holePlan(recorded: Recorded, edition: Edition): CutIn | undefined {
+  try {
+    return planCutIn(holeAsk(recorded, edition));
+  } catch (error) {
+    if (error instanceof ThereInStud) return undefined;
+    throw error;
+  }
+}
+
+/** Whether the old opening, or a part of it, must be closed. */
+export const patchNeeded = ({ space, best }: CutIn): boolean =>
+  space.old !== undefined && (space.patched || best?.holdsOld === false || best?.plate.covers === false);
+
+/** Whether the finish stands out over the board: a box in the board is then behind the surface (314.20). */
+export const needsExtender = ({ space, best }: CutIn): boolean =>
+  space.layers > space.board && (space.patched || best?.holdsOld !== false) && space.old !== undefined;

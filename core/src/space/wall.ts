@@ -52,6 +52,7 @@ export interface Space {
   readonly plates: { readonly bottom: Length; readonly top: Length };
   /** Board with what lies over it. */
   readonly layers: Length;
+  readonly board: Length;
   readonly cavity: Length;
   readonly obstacles: readonly Obstacle[];
   readonly old?: Rect & {
@@ -110,6 +111,7 @@ export function spaceOf(ask: CutInAsk): Space {
       : ceiling
         ? { bottom: none, top: none }
         : WALL_PLATES.value,
+    board: lengthOf(ask.wall.board),
     layers: (lengthOf(ask.wall.board) + lengthOf(ask.wall.finish)) as Length,
     cavity,
     obstacles: ask.obstacles.map((obstacle) => ({

@@ -29,6 +29,8 @@ const BOTTOM = PAGE.height - PAGE.margin - FOOT;
 const PHOTO_HIGH = 92;
 /** The drawing of a wiring is as wide as a column, and not taller than this, in points. */
 const WIRING_HIGH = 300;
+/** The wall with its opening, in points. */
+const WALL_WIDE = 170;
 /** Below this scale its letters, of twelve, are under four and a half points: nobody reads them. */
 const LEGIBLE = 0.38;
 /** The most photos of a sheet. */
@@ -137,6 +139,12 @@ function setHead(paper: Paper, section: Element, sheet: Sheet): [number, number]
       setText(paper, name, { x, y, width: 56, size: 7.5, colour: PAPER.soft });
       y += setText(paper, value, { x: x + 58, y, width: COLUMN - 58, size: 7.5, face: 'strong' }) + 1.2;
     });
+  const { wall } = sheet;
+  if (wall) {
+    const at = y + 4;
+    tagged(paper, section, 'Figure', () => draw(paper, wall, x, at, WALL_WIDE), wall.alt);
+    y = at + (wall.height / wall.width) * WALL_WIDE;
+  }
   return [y + 8, drawn];
 }
 

@@ -16,7 +16,7 @@ interface SheetPageProps {
 const SIGNS: Readonly<Record<Sheet['verdict']['is'], string>> = { legal: '', over: '× ', unknown: '? ' };
 
 export function SheetPage({ sheet, drawn, columns = false, photo }: SheetPageProps) {
-  const { title, where, verdict, facts, vessel, wiring, parts, photos, caution, sources } = sheet;
+  const { title, where, verdict, facts, vessel, wiring, wall, parts, photos, caution, sources } = sheet;
   return (
     <View
       className="sheet-page"
@@ -59,6 +59,11 @@ export function SheetPage({ sheet, drawn, columns = false, photo }: SheetPagePro
         {wiring && (
           <View className="sheet-part">
             <PlainPicture picture={wiring} width={drawn} />
+          </View>
+        )}
+        {wall && (
+          <View className="sheet-part">
+            <PlainPicture picture={wall} width={Math.min(drawn, 300)} />
           </View>
         )}
         {parts.map((part) => (

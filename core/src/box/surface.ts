@@ -1,0 +1,69 @@
+/**
+ * A run of surface raceway as it is laid on a wall and a ceiling and kept with the box it starts from (handbook 15). The
+ * wall is unfolded with its ceiling: y runs up from the floor and, above the height of the wall, along the ceiling away
+ * from it.
+ */
+import { z } from 'zod';
+import { inches } from '../quantity/length.ts';
+import { writtenLength } from './texts.ts';
+
+const far = inches(1200);
+const place = writtenLength('any', far, '100 ft');
+const orNothing = writtenLength('nothing', far, '100 ft');
+const size = writtenLength('more', far, '100 ft');
+
+/** What a leg of the run ends in. */
+export const SURFACE_ENDS = {
+  'switch box': 'switch box',
+  'outlet box': 'outlet box',
+  'luminaire box': 'luminaire box',
+  'fan box': 'fan box',
+  'blank end': 'blank end',
+} as const;
+export type SurfaceEnd = keyof typeof SURFACE_ENDS;
+
+const Point = z.strictObject({ x: place, y: orNothing });
+
+export const Surface = z.strictObject({
+  /** Floor to ceiling. */
+  height: size.default('96 in'),
+  /** The box the starter is put over. */
+  start: Point,
+  legs: z
+    .array(
+      z.strictObject({
+        /** The leg and the point of it where this one branches off with a tee; without it, the starter. */
+        from: z.strictObject({ leg: z.int().min(0), point: z.int().min(0) }).optional(),
+        points: z.array(Point).min(1, 'must go somewhere').max(60, 'must be at most 60 points'),
+        end: z.enum(Object.keys(SURFACE_ENDS) as [SurfaceEnd, ...SurfaceEnd[]]).default('blank end'),
+      }),
+    )
+    .max(12, 'must be at most 12 legs')
+    .default([]),
+  /** What a piece goes over a tongue, at each end. */
+  add: orNothing.default('3/8 in'),
+  tails: orNothing.default('12 in'),
+  support: size.default('30 in'),
+  wires: z
+    .int('must be a whole number')
+    .min(1, 'must be at least 1 wire')
+    .max(40, 'must be at most 40 wires')
+    .default(3),
+  /** How many the maker’s sheet lets into it; not told, not checked. */
+  holds: z
+    .int('must be a whole number')
+    .min(1, 'must be at least 1 wire')
+    .max(200, 'must be at most 200 wires')
+    .optional(),
+  /** From the middle of a fitting to its tongues. */
+  reach: z
+    .strictObject({ elbow: orNothing.default('1/2 in'), box: orNothing.default('1 1/2 in') })
+    .default({ elbow: '1/2 in', box: '1 1/2 in' }),
+  /** Lengths it is sold in. */
+  stock: size.default('120 in'),
+  /** What a saw takes. */
+  kerf: orNothing.default('1/16 in'),
+  /** Joists of the ceiling across the run: middle of the first and pitch, along x. */
+  joists: z.strictObject({ first: place, pitch: size }).optional(),
+});
+export type Surface = z.output<typeof Surface>;
