@@ -40,7 +40,7 @@ test('the run of six hangs on the panel; a cable is linked in two touches and is
   await hand.counts('run-box', '', 6);
   await hand.sees('run-box', 'behind the GFCI receptacle of Bar sink');
   await hand.touch('7 Den, study, balcony');
-  await hand.sees('dead', 'With circuit 7 off 6 of 15 boxes are dead');
+  await hand.sees('dead', 'With circuit 7 off 6 of 18 boxes are dead');
   await hand.touch('12/2 feed in Counter left of sink');
   await hand.touch('The panel');
   await hand.saved();

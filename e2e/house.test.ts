@@ -38,7 +38,7 @@ async function emptyJob(): Promise<string> {
 test('boxes are filtered, sorted and searched; nothing found offers the way back', async () => {
   const hand = await world.page(PHONE);
   await hand.open(JOB);
-  await hand.saysSomewhere('15 boxes');
+  await hand.saysSomewhere('18 boxes');
   await hand.sees('box-card', 'Bar sink');
   await hand.touch('Over 3');
   await hand.counts('box-card', '', 3);

@@ -49,7 +49,15 @@ const BOXES: readonly DemoBox[] = [
       '18 in3 plastic old-work device-box, 12/2 feed bottom, 12/2 out top, gfci depth 1.25, breaker 20, place kitchen, setback 3/8 in, finish noncombustible # A third cable is wanted for the new outlet.',
     line: '18 in3 plastic old-work device-box, 12/2 feed bottom, 2x 12/2 out top, gfci depth 1.25, breaker 20, place kitchen, setback 3/8 in, finish noncombustible # A third cable is wanted for the new outlet.',
     stage: 'planned',
-    seen: { stud: 'left', conditions: ['crowded'], note: 'Tile backsplash: the box sits 3/8 in back.' },
+    seen: {
+      stud: 'left',
+      conditions: ['crowded'],
+      note: 'Tile backsplash: the box sits 3/8 in back.',
+      hole: {
+        wall: { studs: ['0 in', '16 in'], cavity: '3 1/2 in', board: '1/2 in', finish: '3/8 in' },
+        there: { gangs: 1, kind: 'old-work', x: '5 in', y: '43 in' },
+      },
+    },
   },
   {
     id: 'demo-den-outlet',
@@ -61,6 +69,22 @@ const BOXES: readonly DemoBox[] = [
       stud: 'right',
       safe: ['found', 'proved', 'again'],
       safety: { off: { 7: true }, dead: ['i1.0.black', 'i1.0.white', 'i2.0.black', 'i2.0.white'] },
+      // Along the wall to a switch, and up onto the ceiling to a fan.
+      surface: {
+        start: { x: '14 in', y: '14 in' },
+        legs: [
+          {
+            points: [
+              { x: '14 in', y: '84 in' },
+              { x: '50 in', y: '84 in' },
+              { x: '50 in', y: '48 in' },
+            ],
+            end: 'switch box',
+          },
+          { from: { leg: 0, point: 0 }, points: [{ x: '14 in', y: '140 in' }], end: 'fan box' },
+        ],
+        joists: { first: '4 in', pitch: '16 in' },
+      },
     },
   },
   {
@@ -247,6 +271,40 @@ const BOXES: readonly DemoBox[] = [
     circuit: '7',
     line: '22 in3 plastic device-box, 12/2 feed "from left", duplex',
   },
+  {
+    // From one gang to two, with a pipe in the bay: the hole grows away from the stud and stops short of the pipe.
+    id: 'demo-bath-switch',
+    name: 'Switches by the bath door',
+    room: 'Bath',
+    circuit: '2',
+    found: '18 in3 plastic new-work device-box, 14/2 feed bottom, 14/2 leg "light" top, switch "light"',
+    line: '34 in3 plastic old-work 2-gang device-box, 14/2 feed bottom, 14/2 leg "light" top, 14/2 leg "vent" top, clamps, switch "light", switch "vent"',
+    stage: 'planned',
+    seen: {
+      stud: 'left',
+      hole: {
+        wall: { studs: ['0 in', '16 in'], cavity: '3 1/2 in', board: '1/2 in' },
+        there: { gangs: 1, kind: 'new-work', x: '2 in', y: '46 1/4 in', fixed: 'left' },
+        obstacles: [{ what: 'pipe', x: '9 in', y: '0 in', width: '1 in', height: '96 in', depth: '2 in' }],
+      },
+    },
+  },
+  {
+    id: 'demo-pendant-two',
+    name: 'Pendant, second',
+    room: 'Kitchen',
+    circuit: '2',
+    line: '6 in3 metal pan, 14/2 feed top, 14/2 out top',
+    seen: { note: '48 in from the left end, 12 1/2 in from the edge; on a brace.' },
+  },
+  {
+    id: 'demo-pendant-three',
+    name: 'Pendant, third',
+    room: 'Kitchen',
+    circuit: '2',
+    line: '6 in3 metal pan, 14/2 feed top',
+    seen: { note: '72 in from the left end, 12 1/2 in from the edge; screwed to the joist.' },
+  },
 ];
 
 /** The panel of the demo house: one label is wrong, two handles are tied, and the freezer may not stand long. */
@@ -280,7 +338,7 @@ const PANEL: z.input<typeof Panel> = {
   ],
 };
 
-/** The cables of the run of six, from the panel to the balcony. */
+/** The cables of the run of six, from the panel to the balcony, and those between the pendants. */
 const LINKS: z.input<typeof Links> = (
   [
     ['demo-den-outlet', 'i1.0', 'panel'],
@@ -289,6 +347,8 @@ const LINKS: z.input<typeof Links> = (
     ['demo-study-desk', 'i1.0', { box: 'demo-study-sink', piece: 'i1.0' }],
     ['demo-study-sink', 'i2.0', { box: 'demo-balcony-left', piece: 'i1.0' }],
     ['demo-balcony-left', 'i2.0', { box: 'demo-balcony-right', piece: 'i1.0' }],
+    ['demo-pendant-pan', 'i2.0', { box: 'demo-pendant-two', piece: 'i1.0' }],
+    ['demo-pendant-two', 'i2.0', { box: 'demo-pendant-three', piece: 'i1.0' }],
   ] as const
 ).map(([box, piece, to], nth) => ({ id: `demo-${nth + 1}`, from: { box, piece }, to }));
 

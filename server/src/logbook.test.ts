@@ -40,7 +40,12 @@ test('boxes of all jobs are found by the beginning of any word, the newest writt
   expect(await found('bar si')).toEqual(['Bar sink']);
   expect(await found('tested failed')).toEqual(['Bar sink']);
   expect(await found('legal when found counter')).toEqual(['Counter left of sink']);
-  expect((await found('kitchen')).sort()).toEqual(['Counter left of sink', 'Pendant over the table']);
+  expect((await found('kitchen')).sort()).toEqual([
+    'Counter left of sink',
+    'Pendant over the table',
+    'Pendant, second',
+    'Pendant, third',
+  ]);
   expect(await found('nothing-like-it')).toEqual([]);
   const other = await job('Mill by the river');
   await box(other, '20 in3 metal, 14/2, switch', { name: 'Pantry' });

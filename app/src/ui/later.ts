@@ -16,6 +16,7 @@ export { TagsScreen } from './house/TagsScreen';
 export { Batch } from './jobs/Batch';
 export { HouseChart } from './jobs/HouseChart';
 export { NewJobForm } from './jobs/NewJobForm';
+export { RowScreen } from './jobs/RowScreen';
 export { TapScreen } from './jobs/TapScreen';
 export { TripScreen } from './jobs/TripScreen';
 export { JobEventsScreen } from './logbook/JobEventsScreen';

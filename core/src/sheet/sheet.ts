@@ -6,7 +6,7 @@ import { INSTRUMENTS, instrumentOf, outcomeOf, type TestResult, VERDICTS, wiredA
 import { difference } from '../box/difference.ts';
 import type { BoxDocument } from '../box/document.ts';
 import type { BoxRecord, Job } from '../box/record.ts';
-import { gangsOf, gangWords } from '../box/gangs.ts';
+import { gangsOf } from '../box/gangs.ts';
 import { circuitsIn } from '../box/safety.ts';
 import { STAGES } from '../box/words.ts';
 import { checkBox } from '../check/check-box.ts';
@@ -283,11 +283,16 @@ function joiningParts(planned: Planned, box: BoxDocument): Part[] {
             (landing) => `${landing.terminal.name.replaceAll('-', ' ')}: ${landedWords(planned, landing)}`,
           ),
         ];
-        const gang = gangs.find(({ item }) => item.id === face.item.id);
-        const where = gang && gangs.length > 1 ? `, ${gangWords(gang, box.shell.gangs)}` : '';
-        return [{ cells: [`${cap(face.title)}${where}`, `${cap(told.join('; '))}.`] }];
+        const gang = gangs.length > 1 ? gangs.find(({ item }) => item.id === face.item.id) : undefined;
+        return [
+          {
+            cells: [gang ? `${gang.from}. ${cap(face.title)}` : cap(face.title), `${cap(told.join('; '))}.`],
+          },
+        ];
       }),
-      ...(faces.length > 0 ? { note: `Torque ${TORQUE}.` } : {}),
+      ...(faces.length > 0
+        ? { note: `${gangs.length > 1 ? 'Numbered by gang, from the left. ' : ''}Torque ${TORQUE}.` }
+        : {}),
     },
   ];
 }
@@ -298,17 +303,18 @@ function openingPart(hole: CutIn): Part {
   const { best } = hole;
   const rows = best
     ? [
-        ['Cut', `${tape(best.opening.width)} × ${tape(best.opening.height)}`],
-        ['Centre', `${tape(best.y)} from the ${hole.space.ceiling ? 'edge' : 'floor'}`],
-        ['Depth left', tape(best.depthLeft)],
-        ['Plate', `${best.plate.kind}, ${tape(best.plate.width)} × ${tape(best.plate.height)}`],
+        [
+          'Cut',
+          `${tape(best.opening.width)} × ${tape(best.opening.height)}, centre ${tape(best.y)} from the ${hole.space.ceiling ? 'edge' : 'floor'}; ${tape(best.depthLeft)} of depth left; ${best.plate.kind} plate${best.plate.covers ? '' : ' and a patch'}`,
+        ],
       ]
     : [];
   return {
     title: 'Opening',
     widths: [26, 74],
     rows: rows.map((cells) => ({ cells })),
-    note: reasonsOf(hole, tape).join(' '),
+    // The drawing tells the place; why it is there, or why there is none, is one sentence or two.
+    note: (best ? reasonsOf(hole, tape).slice(0, 1) : reasonsOf(hole, tape)).join(' '),
   };
 }
 

@@ -150,6 +150,8 @@ export function holePlan(recorded: Recorded, edition: Edition): CutIn | undefine
 export const patchNeeded = ({ space, best }: CutIn): boolean =>
   space.old !== undefined && (space.patched || best?.holdsOld === false || best?.plate.covers === false);
 
-/** Whether the finish stands out over the board: a box in the board is then behind the surface (314.20). */
+/** Whether the box stands in the board with a finish over it: its front is then behind the surface (314.20). Ears of a box held by the board lie on the finish. */
 export const needsExtender = ({ space, best }: CutIn): boolean =>
-  space.layers > space.board && (space.patched || best?.holdsOld !== false) && space.old !== undefined;
+  space.layers > space.board &&
+  best !== undefined &&
+  (space.box.kind !== 'old-work' || best.cuts.length === 0);

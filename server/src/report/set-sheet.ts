@@ -30,7 +30,7 @@ const PHOTO_HIGH = 92;
 /** The drawing of a wiring is as wide as a column, and not taller than this, in points. */
 const WIRING_HIGH = 300;
 /** The wall with its opening, in points. */
-const WALL_WIDE = 170;
+const WALL_WIDE = 140;
 /** Below this scale its letters, of twelve, are under four and a half points: nobody reads them. */
 const LEGIBLE = 0.38;
 /** The most photos of a sheet. */

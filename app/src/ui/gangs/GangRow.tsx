@@ -42,7 +42,7 @@ export function GangRow({ box, titleOf, onBox }: GangRowProps) {
       <Words heading={2} strong>
         Which stands where
       </Words>
-      <SortRow ids={ids} nameOf={nameOf} onMove={move}>
+      <SortRow ids={ids} nameOf={nameOf} onMove={move} picked={chosen} onPick={setPicked}>
         {(id) => {
           const gang = gangs.find(({ item }) => item.id === id);
           return (
@@ -67,19 +67,9 @@ export function GangRow({ box, titleOf, onBox }: GangRowProps) {
         }}
       </SortRow>
       <Words size="fine" tone="text-soft">
-        Hold one and drag it, or choose one and move it. The one used first stands nearest the side on which
+        Hold one and drag it, or touch one and move it. The one used first stands nearest the side on which
         the door opens.
       </Words>
-      <Choice
-        title="Move"
-        options={gangs.map(({ item }, nth) => ({
-          value: item.id,
-          label: String(nth + 1),
-          detail: titleOf?.(item.id) ?? item.label ?? DEVICES[item.device],
-        }))}
-        value={chosen}
-        onChoose={setPicked}
-      />
       <View className="flex-row gap-2">
         <Button
           label="To the left"

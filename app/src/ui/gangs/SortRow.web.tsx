@@ -20,7 +20,7 @@ import type { SortRowProps } from './SortRow';
 /** A thumb that rests this long means to drag, ms; one that moves at once scrolls. */
 const RESTS = 150;
 
-export function SortRow({ ids, nameOf, onMove, children }: SortRowProps) {
+export function SortRow({ ids, nameOf, onMove, picked, onPick, children }: SortRowProps) {
   const sensors = useSensors(
     useSensor(MouseSensor, { activationConstraint: { distance: 4 } }),
     useSensor(TouchSensor, { activationConstraint: { delay: RESTS, tolerance: 8 } }),
@@ -52,7 +52,7 @@ export function SortRow({ ids, nameOf, onMove, children }: SortRowProps) {
       <SortableContext items={[...ids]} strategy={horizontalListSortingStrategy}>
         <div style={{ display: 'flex', gap: 4 }}>
           {ids.map((id) => (
-            <Part key={id} id={id} name={nameOf(id)}>
+            <Part key={id} id={id} name={nameOf(id)} on={id === picked} onPick={onPick}>
               {children(id)}
             </Part>
           ))}
@@ -62,15 +62,15 @@ export function SortRow({ ids, nameOf, onMove, children }: SortRowProps) {
   );
 }
 
-function Part({
-  id,
-  name,
-  children,
-}: {
+interface PartProps {
   readonly id: string;
   readonly name: string;
+  readonly on: boolean;
+  readonly onPick: (id: string) => void;
   readonly children: ReactNode;
-}) {
+}
+
+function Part({ id, name, on, onPick, children }: PartProps) {
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id });
   return (
     <div
@@ -78,6 +78,8 @@ function Part({
       {...attributes}
       {...listeners}
       aria-label={name}
+      aria-pressed={on}
+      onClick={() => onPick(id)}
       style={{
         transform: transform ? `translate3d(${Math.round(transform.x)}px, 0, 0)` : undefined,
         transition,

@@ -10,6 +10,8 @@ import QrCode from 'lucide-react-native/icons/qr-code';
 import Rows3 from 'lucide-react-native/icons/rows-3';
 import Spline from 'lucide-react-native/icons/spline';
 import Workflow from 'lucide-react-native/icons/workflow';
+import type { LucideIcon } from 'lucide-react-native';
+import RulerDimensionLine from 'lucide-react-native/icons/ruler-dimension-line';
 import { useState } from 'react';
 import { Linking, View } from 'react-native';
 import { archiveAddress, csvAddress } from '../client/api';
@@ -17,6 +19,7 @@ import type { ShownJob } from '../client/queries';
 import { go } from '../parts/go';
 import { late, LatePart } from '../parts/late';
 import { Button } from '../parts/Press';
+import { Words } from '../parts/Words';
 import type { Listed } from './box-list';
 
 const HouseChart = late('HouseChart');
@@ -27,80 +30,71 @@ interface JobToolsProps {
   readonly list: readonly Listed[];
 }
 
+interface Tool {
+  readonly label: string;
+  readonly icon: LucideIcon;
+  readonly onPress: () => void;
+}
+
 export function JobTools({ job, list }: JobToolsProps) {
   const [chart, setChart] = useState(false);
+  if (job.boxes.length < 2) return null;
+  const to = (label: string, icon: LucideIcon, screen: string): Tool => ({
+    label,
+    icon,
+    onPress: () => go(`/job/${job.id}/${screen}`),
+  });
+  const groups: readonly (readonly [string, readonly Tool[]])[] = [
+    [
+      'The house',
+      [
+        to('Panel', Rows3, 'panel'),
+        to('The run', Workflow, 'run'),
+        to('Where to tap?', Spline, 'tap'),
+        {
+          label: chart ? 'Hide the chart' : 'How full is the house?',
+          icon: ChartBar,
+          onPress: () => setChart(!chart),
+        },
+      ],
+    ],
+    [
+      'The work',
+      [
+        to('Outage plan', CalendarClock, 'outage'),
+        to('One trip', ListChecks, 'trip'),
+        to('A row of fixtures', RulerDimensionLine, 'row'),
+        to('What happened', ScrollText, 'events'),
+      ],
+    ],
+    [
+      'On paper and in files',
+      [
+        to('Sheets', FileText, 'sheet'),
+        to('Labels', QrCode, 'labels'),
+        {
+          label: 'Save as archive',
+          icon: FolderArchive,
+          onPress: () => void Linking.openURL(archiveAddress(job.id)),
+        },
+        { label: 'Save as CSV', icon: FileDown, onPress: () => void Linking.openURL(csvAddress(job.id)) },
+      ],
+    ],
+  ];
   return (
     <>
-      {job.boxes.length > 1 && (
-        <View className="flex-row flex-wrap gap-2">
-          <Button
-            label="Panel"
-            icon={Rows3}
-            className="grow basis-[44%]"
-            onPress={() => go(`/job/${job.id}/panel`)}
-          />
-          <Button
-            label="The run"
-            icon={Workflow}
-            className="grow basis-[44%]"
-            onPress={() => go(`/job/${job.id}/run`)}
-          />
-          <Button
-            label="Outage plan"
-            icon={CalendarClock}
-            className="grow basis-[44%]"
-            onPress={() => go(`/job/${job.id}/outage`)}
-          />
-          <Button
-            label={chart ? 'Hide the chart' : 'How full is the house?'}
-            icon={ChartBar}
-            className="grow basis-[44%]"
-            onPress={() => setChart(!chart)}
-          />
-          <Button
-            label="Where to tap?"
-            icon={Spline}
-            className="grow basis-[44%]"
-            onPress={() => go(`/job/${job.id}/tap`)}
-          />
-          <Button
-            label="One trip"
-            icon={ListChecks}
-            className="grow basis-[44%]"
-            onPress={() => go(`/job/${job.id}/trip`)}
-          />
-          <Button
-            label="Sheets"
-            icon={FileText}
-            className="grow basis-[44%]"
-            onPress={() => go(`/job/${job.id}/sheet`)}
-          />
-          <Button
-            label="Labels"
-            icon={QrCode}
-            className="grow basis-[44%]"
-            onPress={() => go(`/job/${job.id}/labels`)}
-          />
-          <Button
-            label="What happened"
-            icon={ScrollText}
-            className="grow basis-[44%]"
-            onPress={() => go(`/job/${job.id}/events`)}
-          />
-          <Button
-            label="Save as archive"
-            icon={FolderArchive}
-            className="grow basis-[44%]"
-            onPress={() => void Linking.openURL(archiveAddress(job.id))}
-          />
-          <Button
-            label="Save as CSV"
-            icon={FileDown}
-            className="grow basis-[44%]"
-            onPress={() => void Linking.openURL(csvAddress(job.id))}
-          />
+      {groups.map(([name, tools]) => (
+        <View key={name} className="gap-2" role="group" aria-label={name}>
+          <Words size="fine" strong>
+            {name}
+          </Words>
+          <View className="flex-row flex-wrap gap-2">
+            {tools.map(({ label, icon, onPress }) => (
+              <Button key={label} label={label} icon={icon} className="grow basis-[44%]" onPress={onPress} />
+            ))}
+          </View>
         </View>
-      )}
+      ))}
       <LatePart what="it">{chart && <HouseChart boxes={list} />}</LatePart>
     </>
   );

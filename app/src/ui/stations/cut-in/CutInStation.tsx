@@ -1,5 +1,6 @@
 /** Cut in: the wall, the opening in it and its depth, by touch; what would work where it does not; how the old box comes out. */
 import { type CutInAsk, type Hole, HOLDS } from '@dense-pack/core/box/hole';
+import type { Surface } from '@dense-pack/core/box/surface';
 import type { Edition } from '@dense-pack/core/edition/edition';
 import { type Length, showInches, writeLength } from '@dense-pack/core/quantity/length';
 import { sectionPicture } from '@dense-pack/core/sheet/hole-picture';
@@ -19,6 +20,7 @@ import { Notice } from '../../parts/Notice';
 import { PlainPicture } from '../../parts/PlainPicture';
 import { Button } from '../../parts/Press';
 import { Words } from '../../parts/Words';
+import { startSurface, SurfacePanel } from '../../surface/SurfacePanel';
 import { useColours } from '../../theme/theme';
 import { Elevation } from './Elevation';
 import { FullSize } from './FullSize';
@@ -34,6 +36,7 @@ interface CutInStationProps {
   readonly width: number;
   readonly onBox: ChangeBox;
   readonly onHole: ChangeHole;
+  readonly onSurface: (change: (surface: Surface | undefined) => Surface | undefined) => void;
 }
 
 /** As it is kept, and as a tape shows it. */
@@ -50,7 +53,7 @@ function planned(ask: CutInAsk): CutIn | string {
   }
 }
 
-export function CutInStation({ box, edition, width, onBox, onHole }: CutInStationProps) {
+export function CutInStation({ box, edition, width, onBox, onHole, onSurface }: CutInStationProps) {
   const ask = useMemo(() => holeAsk(box, edition), [box, edition]);
   const plan = useMemo(() => planned(ask), [ask]);
   const room = Math.min(width - 32, 620);
@@ -70,6 +73,28 @@ export function CutInStation({ box, edition, width, onBox, onHole }: CutInStatio
       <GangRow box={box.box} onBox={onBox} />
       {!bad && <FullSize box={box} plan={plan} />}
       {!bad && <Sides plan={plan} ask={ask} width={room} />}
+      <View className="gap-2">
+        <Words heading={2} strong>
+          On the surface from here
+        </Words>
+        {box.seen.surface ? (
+          <SurfacePanel
+            surface={box.seen.surface}
+            width={room}
+            onSurface={(change) => onSurface((now) => now && change(now))}
+          />
+        ) : (
+          <Button
+            label="Lay surface raceway from this box"
+            onPress={() =>
+              onSurface(
+                (now) =>
+                  now ?? startSurface(ask.there?.x ?? '0 in', ask.there?.y ?? '14 in', ask.wall.height),
+              )
+            }
+          />
+        )}
+      </View>
       <View className="gap-1">
         {CUT_IN_CAUTIONS.map((caution) => (
           <Words key={caution} size="fine" tone="text-soft">

@@ -36,6 +36,11 @@ function Wall({ stud }: { readonly stud?: 'left' | 'right' }) {
       edition={editionOf('nec2023')}
       width={390}
       onBox={(change) => setBox({ ...now, box: change(now.box) })}
+      onSurface={(change) => {
+        const surface = change(now.seen.surface);
+        const { surface: _gone, ...seen } = now.seen;
+        setBox({ ...now, seen: surface ? { ...seen, surface } : seen });
+      }}
       onHole={(change) =>
         setBox({ ...now, seen: { ...now.seen, hole: change(now.seen.hole ?? usualHole(now)) } })
       }
@@ -103,4 +108,22 @@ test('what is measured into a stud is said, and the side of the stud mends it', 
   expect(screen.getByText(/would stand in the stud at 0 in/)).toBeTruthy();
   press('Right of it');
   expect(verdict()).toContain('grows to the left');
+});
+
+test('raceway: it is laid by the arrows, ends in a switch, branches, and is taken back', () => {
+  render(<Wall stud="left" />);
+  press('Lay surface raceway from this box');
+  for (let nth = 0; nth < 5; nth += 1) press('6 in up');
+  for (let nth = 0; nth < 4; nth += 1) press('6 in to the right');
+  // Five times up is one straight, four times along another.
+  expect(now.seen.surface?.legs[0]?.points).toHaveLength(2);
+  press('switch box');
+  expect(screen.getByText('1 starter, 1 flat elbow, 1 switch box; 2 straps, 4 bushings.')).toBeTruthy();
+  press(/^Branch at/);
+  expect(now.seen.surface?.legs).toHaveLength(2);
+  expect(screen.getByText(/1 tee/)).toBeTruthy();
+  press('Take back');
+  expect(now.seen.surface?.legs).toHaveLength(1);
+  press('Take the run away');
+  expect(now.seen.surface).toBeUndefined();
 });

@@ -9,6 +9,13 @@ export const cutInView = ({ box, edition, width, onBox, onFields }: StationProps
     edition={edition}
     width={width}
     onBox={onBox}
+    onSurface={(change) =>
+      onFields((now) => {
+        const surface = change(now.seen.surface);
+        const { surface: _gone, ...seen } = now.seen;
+        return { seen: surface === undefined ? seen : { ...seen, surface } };
+      })
+    }
     onHole={(change) =>
       onFields((now) => ({ seen: { ...now.seen, hole: change(now.seen.hole ?? usualHole(now)) } }))
     }
