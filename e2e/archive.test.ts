@@ -36,7 +36,7 @@ test('an archive is looked at before it is read in, and brings the job back whol
   await (await input()).uploadFile(join(world.folder, 'cut.zip'));
   await hand.saysSomewhere('It is no whole ZIP file');
   await (await input()).uploadFile(file);
-  await hand.sees('preview', '15 not here yet');
+  await hand.sees('preview', '18 not here yet');
   expect((await stored()).status).toBe(404);
   await hand.touch('Read in 18 boxes');
   await hand.saysSomewhere('18 boxes were added.');

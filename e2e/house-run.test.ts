@@ -37,28 +37,28 @@ test('a breaker is put into the panel, a box finds it in Safe, and it stays', as
 test('the run of six hangs on the panel; a cable is linked in two touches and is there after a reload', async () => {
   const hand = await world.page(PHONE);
   await hand.open(`${JOB}/run`);
-  await hand.counts('run-box', '', 6);
+  await hand.counts('run-box', '', 9);
   await hand.sees('run-box', 'behind the GFCI receptacle of Bar sink');
   await hand.touch('7 Den, study, balcony');
   await hand.sees('dead', 'With circuit 7 off 6 of 18 boxes are dead');
   await hand.touch('12/2 feed in Counter left of sink');
   await hand.touch('The panel');
   await hand.saved();
-  expect((await stored()).links).toHaveLength(7);
+  expect((await stored()).links).toHaveLength(9);
   await hand.touch('Undo');
   await hand.saved();
-  expect((await stored()).links).toHaveLength(6);
+  expect((await stored()).links).toHaveLength(8);
   await hand.open(`${JOB}/run`);
-  await hand.counts('run-box', '', 6);
+  await hand.counts('run-box', '', 9);
   expect(hand.complaints).toEqual([]);
 });
 
 test('the day is planned in a worker; a box more in it is kept with the box', async () => {
   const hand = await world.page(PHONE);
   await hand.open(`${JOB}/outage`);
-  await hand.sees('day', '8 throws of a breaker, 3 boxes');
+  await hand.sees('day', '8 throws of a breaker, 4 boxes');
   await hand.touch('Work on it: Outlet behind the desk');
-  await hand.sees('day', '10 throws of a breaker, 4 boxes');
+  await hand.sees('day', '10 throws of a breaker, 5 boxes');
   await hand.saysSomewhere('Live readings first, in one short block');
   await hand.saved();
   const { boxes } = await stored();

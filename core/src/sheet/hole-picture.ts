@@ -28,6 +28,8 @@ const BELOW = 58;
 /** How much of the wall is drawn beside the bay and how tall, in inches. */
 const BESIDE = 2.5;
 const TALL = 13;
+/** About how wide a letter is, in points. */
+const LETTER = 6.6;
 
 /** The bay that holds a place: the studs to its left and right, by number. */
 export function bayAt({ studs }: Space, x: number): readonly [number, number] {
@@ -125,7 +127,9 @@ export function wallPicture(plan: CutIn, frame: Frame, wished?: Rect): Picture {
     ...space.obstacles.flatMap((obstacle) => {
       const part = seenPart(frame, obstacle);
       if (!part) return [];
-      const middle = across(frame, part.left + part.width / 2);
+      const [from, to] = [across(frame, part.left), across(frame, rightOf(part))];
+      const beside = to - from < obstacle.what.length * LETTER;
+      const room = to + obstacle.what.length * LETTER < width;
       return [
         rect(frame, part, {
           fill: 'grey',
@@ -133,9 +137,10 @@ export function wallPicture(plan: CutIn, frame: Frame, wished?: Rect): Picture {
           line: obstacle.face ? 2 : 1,
         }),
         words(
-          Math.min(Math.max(middle, 30), width - 30),
+          beside ? (room ? to + 4 : from - 4) : (from + to) / 2,
           Math.max(12, down(frame, topOf(part)) + 13),
           obstacle.what,
+          { anchor: beside ? (room ? 'start' : 'end') : 'middle' },
         ),
       ];
     }),
@@ -213,6 +218,7 @@ function dimensions(frame: Frame, { space, best, y }: CutIn, height: number): Sh
   const [from, to] = [space.studs[first]?.right ?? 0, space.studs[last]?.left ?? 0];
   const { opening } = best;
   const at = height + 32;
+  const level = `centre ${tape(y)} from the ${space.ceiling ? 'edge' : 'floor'}`;
   const parts = [
     [from, opening.left],
     [opening.left, rightOf(opening)],
@@ -222,10 +228,8 @@ function dimensions(frame: Frame, { space, best, y }: CutIn, height: number): Sh
     ...parts.flatMap(([a, b]) =>
       b > a ? dimension(across(frame, a), across(frame, b), at, tape(b - a)) : [],
     ),
-    words(6, height - 8, `centre ${tape(y)} from the ${space.ceiling ? 'edge' : 'floor'}`, {
-      anchor: 'start',
-      strong: true,
-    }),
+    { kind: 'rect', x: 2, y: height - 22, width: 8 + level.length * LETTER, height: 20, fill: 'white' },
+    words(6, height - 8, level, { anchor: 'start', strong: true }),
   ];
 }
 

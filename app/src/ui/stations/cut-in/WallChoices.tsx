@@ -4,7 +4,7 @@ import { lengthOf } from '@dense-pack/core/box/texts';
 import { inches, type Length, writeLength } from '@dense-pack/core/quantity/length';
 import type { CutIn } from '@dense-pack/core/space/cut-in';
 import { BAYS, beside, thingBehind } from '@dense-pack/core/space/of-box';
-import { ganged, OPENING } from '@dense-pack/core/space/sizes';
+import { ganged, NAILED_WITHIN, OPENING } from '@dense-pack/core/space/sizes';
 import { View } from 'react-native';
 import { Choice, wordOptions } from '../../parts/Choice';
 import { Chip, Stepper } from '../../parts/Press';
@@ -29,7 +29,7 @@ const SIDES = [
 ] as const;
 
 /** Centre to centre of the first bay, to the inch. */
-const bayOf = ({ wall }: Hole | CutInAsk) =>
+const bayOf = ({ wall }: Pick<CutInAsk, 'wall'>) =>
   Math.round((lengthOf(wall.studs[1] ?? '16 in') - lengthOf(wall.studs[0] ?? '0 in')) / 25_400_000);
 
 const widthOf = (there: NonNullable<Hole['there']>) =>
@@ -54,14 +54,15 @@ function laid(hole: Hole, side: 'left' | 'right' | 'none', bay: number): Hole {
   };
 }
 
-const sideOf = ({ there, wall }: CutInAsk): 'left' | 'right' | 'none' | undefined => {
+/** On which side its stud is: as it was said, else where it stands. */
+const sideOf = (ask: Pick<CutInAsk, 'there' | 'wall'>): 'left' | 'right' | 'none' | undefined => {
+  const { there, wall } = ask;
   if (!there) return undefined;
-  const first = lengthOf(wall.studs[0] ?? '0 in');
-  return (['left', 'right', 'none'] as const).find(
-    (side) =>
-      say(lengthOf(there.x) - first) ===
-      say(beside(side, inches(bayOf({ wall } as CutInAsk)), lengthOf(wall.stud), widthOf(there))),
-  );
+  if (there.fixed !== undefined && there.fixed !== 'none') return there.fixed;
+  const from = lengthOf(there.x) - lengthOf(wall.studs[0] ?? '0 in');
+  const bay = inches(bayOf(ask));
+  const half = widthOf(there) / 2 + lengthOf(wall.stud) / 2;
+  return from - half <= NAILED_WITHIN ? 'left' : bay - from - half <= NAILED_WITHIN ? 'right' : 'none';
 };
 
 /** What is often in the way, put where it usually is; its place is typed below. */
@@ -110,9 +111,7 @@ export function WallChoices({ ask, plan, onHole }: WallChoicesProps) {
         value={BAYS.find((bay) => bay === bayOf(ask))}
         always
         even
-        onChoose={(bay) =>
-          bay && onHole((hole) => laid(hole, sideOf({ ...ask, ...hole, new: ask.new }) ?? 'left', bay))
-        }
+        onChoose={(bay) => bay && onHole((hole) => laid(hole, sideOf(hole) ?? 'left', bay))}
       />
       <View className="gap-1" role="group" aria-label="In the way">
         <Words size="fine" strong>
