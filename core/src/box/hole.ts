@@ -90,10 +90,8 @@ export const isOnFace = ({ on, what }: Obstacle): boolean =>
 
 /** Clearances that are common practice and may be set: a part of another make needs others. */
 const Clear = z.strictObject({
-  /** Sound board each ear or flange lies on. */
+  /** Sound board on each side of the opening: ears and flanges overlap it by about 3/16 in and want this much. */
   board: orNothing.default('1/2 in'),
-  /** How far ears and flanges overlap the opening. */
-  flange: orNothing.default('3/16 in'),
   /** How far the clamps swing above and below the opening. */
   swing: orNothing.default('1/2 in'),
   /** The layers a clamp takes. */

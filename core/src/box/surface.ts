@@ -5,7 +5,7 @@
  */
 import { z } from 'zod';
 import { inches } from '../quantity/length.ts';
-import { writtenLength } from './texts.ts';
+import { volumeText, writtenLength } from './texts.ts';
 
 const far = inches(1200);
 const place = writtenLength('any', far, '100 ft');
@@ -59,6 +59,8 @@ export const Surface = z.strictObject({
   reach: z
     .strictObject({ elbow: orNothing.default('1/2 in'), box: orNothing.default('1 1/2 in') })
     .default({ elbow: '1/2 in', box: '1 1/2 in' }),
+  /** Marked on the starter: it adds to the box it stands on (314.16(A)). */
+  starter: volumeText.optional(),
   /** Lengths it is sold in. */
   stock: size.default('120 in'),
   /** What a saw takes. */

@@ -118,8 +118,8 @@ export function holeAsk(recorded: Recorded, edition: Edition): CutInAsk {
   const hole = seen.hole ?? usualHole(recorded);
   const planned = {
     gangs: Math.min(6, box.shell.gangs),
-    // What is cut into a finished wall is held by the board, unless it is said otherwise.
-    kind: found === null && hole.there ? hole.there.kind : 'old-work',
+    // A box that stays is held as it is; what is cut into a finished wall is held by the board, unless it was chosen otherwise.
+    kind: hole.there && !replaced(recorded) ? hole.there.kind : (box.shell.mount ?? 'old-work'),
     depth: say(depthOf(box, edition)),
     ...openingOf(box),
   } as const;
@@ -135,6 +135,10 @@ export function holeAsk(recorded: Recorded, edition: Edition): CutInAsk {
     },
   };
 }
+
+/** Whether the box itself is another than the one that was found. */
+const replaced = ({ box, found }: Recorded): boolean =>
+  found !== null && JSON.stringify(found.shell) !== JSON.stringify(box.shell);
 
 /** The plan of the opening of a box; undefined where what was measured does not agree. */
 export function holePlan(recorded: Recorded, edition: Edition): CutIn | undefined {

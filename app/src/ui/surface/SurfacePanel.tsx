@@ -1,20 +1,27 @@
 /** Surface raceway from this box: its path touched on wall and ceiling, cut, nested and counted. */
 import { Surface, SURFACE_ENDS, type SurfaceEnd } from '@dense-pack/core/box/surface';
 import { lengthOf } from '@dense-pack/core/box/texts';
-import { inches, type Length, showInches, writeLength } from '@dense-pack/core/quantity/length';
+import { type Length, showInches } from '@dense-pack/core/quantity/length';
 import { placeUnder, surfaceFrame, surfacePicture } from '@dense-pack/core/sheet/surface-picture';
-import { fittingsOf, layOut, type SurfaceRun, surfaceWords } from '@dense-pack/core/space/surface';
+import { layOut } from '@dense-pack/core/space/surface';
 import ArrowDown from 'lucide-react-native/icons/arrow-down';
 import ArrowLeft from 'lucide-react-native/icons/arrow-left';
 import ArrowRight from 'lucide-react-native/icons/arrow-right';
 import ArrowUp from 'lucide-react-native/icons/arrow-up';
 import { useState } from 'react';
 import { View } from 'react-native';
+import type { BoxDocument } from '@dense-pack/core/box/document';
+import type { Edition } from '@dense-pack/core/edition/edition';
+import type { ChangeBox } from '../box/use-box-edit';
 import { Choice, wordOptions } from '../parts/Choice';
-import { Notice } from '../parts/Notice';
+import { Fold } from '../parts/Fold';
+import { type MeasureRow, Measures, without } from '../parts/Measures';
 import { PlainPicture } from '../parts/PlainPicture';
-import { Button, IconPress, Stepper } from '../parts/Press';
+import { Button, IconPress } from '../parts/Press';
 import { Words } from '../parts/Words';
+import { branched, endOf, goneTo, type Leg, legWith, STEP, takenBack } from './run-path';
+import { RunCut } from './RunCut';
+import { Starter } from './Starter';
 
 /** Changes the run as it stands at that moment; undefined takes it away. */
 export type ChangeSurface = (change: (surface: Surface) => Surface | undefined) => void;
@@ -23,70 +30,51 @@ interface SurfacePanelProps {
   readonly surface: Surface;
   readonly width: number;
   readonly onSurface: ChangeSurface;
+  readonly box: BoxDocument;
+  readonly edition: Edition;
+  readonly onBox: ChangeBox;
 }
 
-const say = (length: number) => writeLength(Math.round(length) as Length, 'in');
 const tape = (length: number) => `${showInches(Math.round(length) as Length)} in`;
-/** A touch means the nearest half inch; a button goes six. */
-const GRID = inches(0.5);
-const STEP = inches(6);
-const onGrid = (length: number) => Math.round(length / GRID) * GRID;
 
-type Leg = Surface['legs'][number];
-type Point = Leg['points'][number];
-
-/** Where a leg stands at its end. */
-function endOf(surface: Surface, number: number): Point {
-  const leg = surface.legs[number];
-  const last = leg?.points.at(-1);
-  if (last) return last;
-  const from = leg?.from;
-  return (from && surface.legs[from.leg]?.points[from.point]) ?? surface.start;
-}
-
-const legWith = (surface: Surface, number: number, change: (leg: Leg | undefined) => Leg): Surface => ({
-  ...surface,
-  legs:
-    number < surface.legs.length
-      ? surface.legs.map((leg, nth) => (nth === number ? change(leg) : leg))
-      : [...surface.legs, change(undefined)],
-});
-
-/** The leg goes on to a place, straight up or along: one in the way of the last straight lengthens it. */
-export function goneTo(surface: Surface, number: number, x: number, y: number): Surface {
-  const end = endOf(surface, number);
-  const [fromX, fromY] = [lengthOf(end.x), lengthOf(end.y)];
-  const along = Math.abs(x - fromX) >= Math.abs(y - fromY);
-  const to = { x: onGrid(along ? x : fromX), y: Math.max(0, onGrid(along ? fromY : y)) };
-  // The line that is followed keeps its own measure, on the grid or not.
-  const point: Point = along ? { x: say(to.x), y: end.y } : { x: end.x, y: say(to.y) };
-  if (point.x === end.x && point.y === end.y) return surface;
-  return legWith(surface, number, (leg) => {
-    const points = leg?.points ?? [];
-    const before =
-      points.length > 1
-        ? points.at(-2)
-        : ((leg?.from && surface.legs[leg.from.leg]?.points[leg.from.point]) ?? surface.start);
-    const straight =
-      points.length > 0 && before !== undefined && (along ? before.y === end.y : before.x === end.x);
-    return {
-      end: 'blank end',
-      ...leg,
-      points: straight ? [...points.slice(0, -1), point] : [...points, point],
-    };
-  });
-}
-
-/** The last point of a leg taken back; a leg without points is gone, with what branches from it. */
-function takenBack(surface: Surface, number: number): Surface {
-  const leg = surface.legs[number];
-  if (!leg) return surface;
-  if (leg.points.length > 1) {
-    const points = leg.points.slice(0, -1);
-    return legWith(surface, number, (now) => ({ end: 'blank end', ...now, points }));
-  }
-  return { ...surface, legs: surface.legs.slice(0, number) };
-}
+const MEASURES = (surface: Surface): readonly MeasureRow<Surface>[] => [
+  ['Over a tongue, at each end', surface.add, (now, add) => ({ ...now, add })],
+  [
+    'Middle of an elbow to its tongue',
+    surface.reach.elbow,
+    (now, elbow) => ({ ...now, reach: { ...now.reach, elbow } }),
+  ],
+  [
+    'Middle of a box to its tongue',
+    surface.reach.box,
+    (now, box) => ({ ...now, reach: { ...now.reach, box } }),
+  ],
+  ['Wire left at each end', surface.tails, (now, tails) => ({ ...now, tails })],
+  ['Supports no further apart than', surface.support, (now, support) => ({ ...now, support })],
+  ['A saw takes', surface.kerf, (now, kerf) => ({ ...now, kerf })],
+  ['Floor to ceiling', surface.height, (now, height) => ({ ...now, height })],
+  [
+    'Starter’s marked volume, as 8 in3',
+    surface.starter ?? '',
+    (now, starter) => without({ ...now, starter }, 'starter', starter),
+  ],
+  [
+    'First joist along the wall',
+    surface.joists?.first ?? '',
+    (now, first) =>
+      first === ''
+        ? without(now, 'joists', '')
+        : { ...now, joists: { pitch: now.joists?.pitch ?? '16 in', first } },
+  ],
+  [
+    'Joists, centre to centre',
+    surface.joists?.pitch ?? '',
+    (now, pitch) =>
+      pitch === ''
+        ? without(now, 'joists', '')
+        : { ...now, joists: { first: now.joists?.first ?? '0 in', pitch } },
+  ],
+];
 
 const WAYS = [
   { label: '6 in to the left', icon: ArrowLeft, x: -1, y: 0 },
@@ -95,7 +83,7 @@ const WAYS = [
   { label: '6 in to the right', icon: ArrowRight, x: 1, y: 0 },
 ] as const;
 
-export function SurfacePanel({ surface, width, onSurface }: SurfacePanelProps) {
+export function SurfacePanel({ surface, width, onSurface, box, edition, onBox }: SurfacePanelProps) {
   const [chosen, setChosen] = useState<number>();
   const number = Math.min(chosen ?? Math.max(0, surface.legs.length - 1), surface.legs.length);
   const run = layOut(surface);
@@ -153,7 +141,20 @@ export function SurfacePanel({ surface, width, onSurface }: SurfacePanelProps) {
         />
       )}
       <Legs surface={surface} number={number} onChoose={setChosen} onSurface={onSurface} />
-      <Cut surface={surface} run={run} onSurface={onSurface} />
+      <RunCut surface={surface} run={run} onSurface={onSurface} />
+      <Fold title="Type the measures of the run">
+        <View className="gap-3 px-3 pb-3">
+          <Words size="fine" tone="text-soft">
+            Usual until you measure: the maker’s sheet governs.
+          </Words>
+          <Measures
+            rows={MEASURES(surface)}
+            reader={Surface}
+            onChange={(change) => onSurface((now) => change(now))}
+          />
+        </View>
+      </Fold>
+      <Starter starter={surface.starter} box={box} edition={edition} onBox={onBox} />
       <Button label="Take the run away" kind="danger" onPress={() => onSurface(() => undefined)} />
     </View>
   );
@@ -174,12 +175,7 @@ function Legs({ surface, number, onChoose, onSurface }: LegsProps) {
   );
   const branch = (from: Leg['from']) => {
     onChoose(surface.legs.length);
-    onSurface((now) => {
-      const at = from ? now.legs[from.leg]?.points[from.point] : now.start;
-      if (!at) return now;
-      const point = { x: at.x, y: say(lengthOf(at.y) + STEP) };
-      return { ...now, legs: [...now.legs, { ...(from && { from }), points: [point], end: 'blank end' }] };
-    });
+    onSurface((now) => branched(now, from));
   };
   return (
     <>
@@ -207,127 +203,3 @@ function Legs({ surface, number, onChoose, onSurface }: LegsProps) {
     </>
   );
 }
-
-const STOCKS = [
-  { value: '120 in', label: '10 ft' },
-  { value: '60 in', label: '5 ft' },
-] as const;
-
-/** How it is cut and what it takes; what is wrong with it in words. */
-function Cut({
-  surface,
-  run,
-  onSurface,
-}: {
-  readonly surface: Surface;
-  readonly run: SurfaceRun;
-  readonly onSurface: ChangeSurface;
-}) {
-  const { cut, nested } = run;
-  return (
-    <>
-      {run.problems.length > 0 && (
-        <Notice title="It cannot be cut like this" tone="over" live>
-          {run.problems.map((problem) => surfaceWords(problem, tape)).join(' ')}
-        </Notice>
-      )}
-      <Choice
-        title="Sold in lengths of"
-        options={STOCKS}
-        value={STOCKS.find(({ value }) => value === surface.stock)?.value}
-        always
-        even
-        onChoose={(stock) => stock && onSurface((now) => ({ ...now, stock }))}
-      />
-      <View className="flex-row flex-wrap gap-4">
-        <View className="gap-1">
-          <Words size="fine" strong>
-            Wires
-          </Words>
-          <Stepper
-            label="Wires"
-            value={surface.wires}
-            least={1}
-            most={40}
-            onChange={(wires) => onSurface((now) => ({ ...now, wires }))}
-          />
-        </View>
-        <View className="gap-1">
-          <Words size="fine" strong>
-            The maker’s sheet takes
-          </Words>
-          <Stepper
-            label="The maker’s sheet takes"
-            value={surface.holds ?? 0}
-            most={200}
-            onChange={(holds) =>
-              onSurface(({ holds: _held, ...now }) => (holds === 0 ? now : { ...now, holds }))
-            }
-          />
-        </View>
-      </View>
-      {run.overfull === true && (
-        <Notice title={`${surface.wires} wires are more than the maker’s sheet takes`} tone="over">
-          Take a larger raceway, or fewer wires (386.22).
-        </Notice>
-      )}
-      {run.overfull === undefined && surface.legs.length > 0 && (
-        <Words size="fine" tone="text-soft">
-          How many wires it holds stands on the maker’s sheet: not checked until it is told.
-        </Words>
-      )}
-      {cut && nested && (
-        <View className="gap-2 rounded-card border border-hair bg-sheet p-3">
-          <Words heading={2} strong>
-            Cut
-          </Words>
-          {run.straights.map(({ from, to }, nth) => (
-            <View key={nth} className="flex-row justify-between gap-2">
-              <Words className="shrink">{`${from.what} to ${to.what}`}</Words>
-              <Words mono strong>
-                {tape(lengthOf(cut.pieces[nth]?.cut ?? '0 in'))}
-              </Words>
-            </View>
-          ))}
-          <Words>
-            {`${nested.lengths.length} ${nested.lengths.length === 1 ? 'length' : 'lengths'} of ${tape(lengthOf(surface.stock))}: ${nested.lengths
-              .map((pieces) => pieces.map((piece) => tape(run.pieces[piece] ?? 0)).join(' + '))
-              .join('; ')}. ${tape(run.waste)} is left over.`}
-          </Words>
-          <Words>
-            {`${Object.entries(fittingsOf(run))
-              .map(([what, many]) => `${many} ${what}`)
-              .join(', ')}; ${cut.supports} straps, ${cut.bushings} bushings.`}
-          </Words>
-          <Words>{`Each of ${surface.wires} wires ${tape(run.wire)}, with ${surface.tails} at each end.`}</Words>
-          {run.switches.map((height) => (
-            <Words key={height}>{`Switch at ${tape(height)} to the centre.`}</Words>
-          ))}
-          <Words>{`${run.bonded} metal boxes, the starter among them, are bonded.`}</Words>
-        </View>
-      )}
-      {run.hung.map(({ node, joist }, nth) => (
-        <Notice
-          key={nth}
-          title={`The ${node.what} wants a box rated for it, on a joist or brace (314.27)`}
-          tone="unknown"
-        >
-          {joist === undefined
-            ? 'Find the joist first.'
-            : joist === 0
-              ? 'It lies under a joist.'
-              : `The nearest joist is ${tape(Math.abs(joist))} to the ${joist > 0 ? 'right' : 'left'}.`}
-        </Notice>
-      ))}
-      <Words size="fine" tone="text-soft">
-        The maker’s sheet says what goes over a tongue and how far a fitting reaches. Deburr and bush every
-        cut. The starter’s marked volume adds to the box it stands on: put it in under Box, and the fill is
-        counted with it. Power off and proved dead first.
-      </Words>
-    </>
-  );
-}
-
-/** A run that begins at a box of which nothing is laid yet. */
-export const startSurface = (x: string, y: string, height: string): Surface =>
-  Surface.parse({ height, start: { x, y } });

@@ -6,7 +6,7 @@ import { type Length, showInches, writeLength } from '@dense-pack/core/quantity/
 import { sectionPicture } from '@dense-pack/core/sheet/hole-picture';
 import { changesOf, type CutIn, type CutInChange, planCutIn } from '@dense-pack/core/space/cut-in';
 import { changeWords, CUT_IN_CAUTIONS, reasonsOf, REMOVAL } from '@dense-pack/core/space/cut-in-words';
-import { holeAsk } from '@dense-pack/core/space/of-box';
+import { holeAsk, usualHole } from '@dense-pack/core/space/of-box';
 import { ThereInStud } from '@dense-pack/core/space/wall';
 import Check from 'lucide-react-native/icons/check';
 import X from 'lucide-react-native/icons/x';
@@ -20,7 +20,8 @@ import { Notice } from '../../parts/Notice';
 import { PlainPicture } from '../../parts/PlainPicture';
 import { Button } from '../../parts/Press';
 import { Words } from '../../parts/Words';
-import { startSurface, SurfacePanel } from '../../surface/SurfacePanel';
+import { startSurface } from '../../surface/run-path';
+import { SurfacePanel } from '../../surface/SurfacePanel';
 import { useColours } from '../../theme/theme';
 import { Elevation } from './Elevation';
 import { FullSize } from './FullSize';
@@ -67,7 +68,7 @@ export function CutInStation({ box, edition, width, onBox, onHole, onSurface }: 
       ) : (
         <Planned ask={ask} plan={plan} room={room} onHole={onHole} />
       )}
-      <WallChoices ask={ask} plan={bad ? undefined : plan} onHole={onHole} />
+      <WallChoices ask={ask} old={usualHole(box).there} plan={bad ? undefined : plan} onHole={onHole} />
       {!bad && <Reasons plan={plan} />}
       <Measured ask={ask} onHole={onHole} />
       <GangRow box={box.box} onBox={onBox} />
@@ -80,6 +81,9 @@ export function CutInStation({ box, edition, width, onBox, onHole, onSurface }: 
         {box.seen.surface ? (
           <SurfacePanel
             surface={box.seen.surface}
+            box={box.box}
+            edition={edition}
+            onBox={onBox}
             width={room}
             onSurface={(change) => onSurface((now) => now && change(now))}
           />

@@ -1,5 +1,5 @@
 /** What is found at the wall, each by one touch: where the stud is, how wide the bay, tile, what is in the way. */
-import { type CutInAsk, type Hold, HOLDS, type Hole } from '@dense-pack/core/box/hole';
+import { type CutInAsk, type Hold, HOLDS, type Hole, USES } from '@dense-pack/core/box/hole';
 import { lengthOf } from '@dense-pack/core/box/texts';
 import { inches, type Length, writeLength } from '@dense-pack/core/quantity/length';
 import type { CutIn } from '@dense-pack/core/space/cut-in';
@@ -13,6 +13,8 @@ import type { ChangeHole } from './CutInStation';
 
 interface WallChoicesProps {
   readonly ask: CutInAsk;
+  /** The old box where it usually stands, for when there is one after all. */
+  readonly old: Hole['there'];
   readonly plan: CutIn | undefined;
   readonly onHole: ChangeHole;
 }
@@ -90,7 +92,15 @@ function placed(what: (typeof OFTEN)[number]['what'], hole: Hole): Hole['obstacl
   }
 }
 
-export function WallChoices({ ask, plan, onHole }: WallChoicesProps) {
+/** A fresh opening, or the old box again where it usually stands. */
+function withoutOld(hole: Hole, old: Hole['there']): Hole {
+  const { there, wish, patched: _patched, ...rest } = hole;
+  if (there === undefined) return { ...hole, ...(old && { there: old }) };
+  const { x: _x, y: _y, ...left } = wish;
+  return { ...rest, patched: false, wish: left };
+}
+
+export function WallChoices({ ask, old, plan, onHole }: WallChoicesProps) {
   const tiled = ask.wall.finish !== '0 in';
   const has = (what: string) => ask.obstacles.some((obstacle) => obstacle.what === what);
   return (
@@ -105,6 +115,26 @@ export function WallChoices({ ask, plan, onHole }: WallChoicesProps) {
           onChoose={(side) => side && onHole((hole) => laid(hole, side, bayOf(hole)))}
         />
       )}
+      <View className="flex-row flex-wrap items-end gap-2">
+        <Chip
+          label="No box there yet"
+          on={ask.there === undefined}
+          onPress={() => onHole((hole) => withoutOld(hole, old))}
+        />
+        {ask.there === undefined && (
+          <Choice
+            title="Height by habit"
+            options={wordOptions(USES)}
+            value={ask.wish.y === undefined ? (ask.wish.use ?? 'receptacle') : undefined}
+            onChoose={(use) =>
+              onHole(({ wish: { y: _y, use: _use, ...wish }, ...hole }) => ({
+                ...hole,
+                wish: use ? { ...wish, use } : wish,
+              }))
+            }
+          />
+        )}
+      </View>
       <Choice
         title="Centre to centre"
         options={BAYS.map((bay) => ({ value: bay, label: `${bay} in` }))}

@@ -127,3 +127,30 @@ test('raceway: it is laid by the arrows, ends in a switch, branches, and is take
   press('Take the run away');
   expect(now.seen.surface).toBeUndefined();
 });
+
+test('the starter’s marked volume is told with the verdict, and put into the count by a touch', () => {
+  render(<Wall stud="left" />);
+  press('Lay surface raceway from this box');
+  press('Type the measures of the run');
+  const field = screen.getByLabelText('Starter’s marked volume, as 8 in3');
+  act(() => fireEvent.changeText(field, 'eight'));
+  act(() => fireEvent(field, 'blur'));
+  expect(screen.getByTestId('problem')).toHaveTextContent(/^write a volume with its unit/);
+  const again = screen.getByLabelText('Starter’s marked volume, as 8 in3');
+  act(() => fireEvent.changeText(again, '8 in3'));
+  act(() => fireEvent(again, 'blur'));
+  press('Put the starter into the count');
+  expect(now.box.items.at(-1)).toMatchObject({ kind: 'added', part: 'ext', volume: '8 in3' });
+  expect(screen.getByText('Its volume is in the count.')).toBeTruthy();
+});
+
+test('a fresh opening stands at a height by habit; the old box comes back where it usually stands', () => {
+  render(<Wall stud="left" />);
+  press('No box there yet');
+  expect(now.seen.hole?.there).toBeUndefined();
+  press('over a counter');
+  expect(now.seen.hole?.wish.use).toBe('counter');
+  expect(screen.getByText('Height by habit over a counter: match the neighbours first.')).toBeTruthy();
+  press('No box there yet');
+  expect(now.seen.hole?.there).toMatchObject({ gangs: 1, kind: 'new-work' });
+});
