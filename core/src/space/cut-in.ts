@@ -7,13 +7,14 @@ import type { CutInAsk } from '../box/hole.ts';
 import { lengthOf } from '../box/texts.ts';
 import { inches, type Length, unitOfLength, writeLength } from '../quantity/length.ts';
 import { type Free, freeOf, nearestIn, type Range } from './ranges.ts';
-import { ganged, HABIT, PLATE, PLATE_MORE, type PlateKind } from './sizes.ts';
+import { HABIT, PLATE_MORE, type PlateKind } from './sizes.ts';
 import {
   barredOf,
   barsAt,
   fixedAt,
   heightsOf,
   openingAt,
+  plateOver,
   type Rect,
   rightOf,
   roomBefore,
@@ -249,8 +250,9 @@ function cutsOf(opening: Rect, old: Rect | undefined): Rect[] {
 /** The smallest plate that hides the new opening and the old one; the standard one where none does. */
 function plateOf({ box, old, patched }: Space, x: number, y: number, opening: Rect): Plate {
   const plates = PLATE_MORE.value.map(({ kind, more }): Plate => {
-    const width = ganged(PLATE.value.width, box.gangs) + 2 * more;
-    const height = PLATE.value.height + 2 * more;
+    const plain = plateOver(box);
+    const width = plain.width + 2 * more;
+    const height = plain.height + 2 * more;
     const plate = {
       left: Math.round(x - width / 2) as Length,
       bottom: Math.round(y - height / 2) as Length,
@@ -307,9 +309,9 @@ export function changesOf(ask: CutInAsk, plan: CutIn): CutInChange[] {
     for (const depth of [...DEEP.filter((deep) => deep > plan.space.box.depth).map(print), ask.new.depth])
       if (!tries.some(({ kind }) => kind === 'fewer gangs'))
         put('fewer gangs', { ...ask, new: { ...ask.new, gangs: fewer, depth } });
-  for (const y of otherHeights(plan))
-    if (!tries.some(({ kind }) => kind === 'height'))
-      put('height', { ...ask, wish: { ...ask.wish, y: print(y) } });
+  // Elsewhere in height nothing holds the old opening: only where there is no place at all.
+  const y = plan.best || plan.nowhere.length > 0 ? undefined : otherHeight(plan.space, plan.y);
+  if (y !== undefined) put('height', { ...ask, wish: { ...ask.wish, y: print(y) } });
   if (old && !ask.patched) put('patch', { ...ask, patched: true });
   return tries;
 }
@@ -321,8 +323,11 @@ const roomsOf = (space: Space): Length[] =>
     .filter((room) => room > space.layers && room < space.box.depth)
     .sort((a, b) => b - a);
 
-/** Other heights at which something may fit, nearest first; one that leaves an old opening beside it is none. */
-const otherHeights = ({ space, y }: CutIn): number[] =>
-  heightsOf(barredOf(space))
+/** The nearest other height at which there is a place. */
+function otherHeight(space: Space, y: number): number | undefined {
+  const barred = barredOf(space);
+  return heightsOf(barred)
     .filter((other) => other !== y && other > 0 && other < space.height)
-    .sort((a, b) => Math.abs(a - y) - Math.abs(b - y));
+    .sort((a, b) => Math.abs(a - y) - Math.abs(b - y))
+    .find((other) => rangesOf(space, barsAt(barred, other)).length > 0);
+}

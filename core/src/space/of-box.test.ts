@@ -60,6 +60,17 @@ test('a ceiling box is asked of joists, with a round opening', () => {
   expect(ask.new).toMatchObject({ width: '4 1/8 in', height: '4 1/8 in' });
 });
 
+test('a cover overlaps a round opening all round; a box of more gangs than are cut is taken as six, beside its stud', () => {
+  const round = planCutIn(holeAsk(recorded('box oct-1.5 metal round, 14/3, fixture 2x18'), nec));
+  expect(round.best?.plate).toMatchObject({
+    covers: true,
+    width: 4.5 * 25_400_000,
+    height: 4.5 * 25_400_000,
+  });
+  const eight = usualHole(recorded('90 in3 8-gang, 14/2'));
+  expect(eight.there).toMatchObject({ gangs: 6, x: '6 15/32 in' });
+});
+
 test('what was said of the new box stands over its plan; the rest follows the plan', () => {
   const hole = Hole.parse({ ...usualHole(recorded('18 in3, 14/2')), new: { depth: '2 in' } });
   const ask = holeAsk(

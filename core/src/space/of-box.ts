@@ -21,6 +21,8 @@ const USUAL_DEPTH = inches(2.875);
 const FOUR_INCH = '4 1/8 in';
 /** Usual framing: studs of 2×4, joists of 2×8, board of half an inch. */
 const USUAL = { stud: '1 1/2 in', wall: '3 1/2 in', ceiling: '7 1/4 in', board: '1/2 in' } as const;
+/** The most gangs that are cut into one bay. */
+const GANGS_MOST = 6;
 /** Bays that are usual, centre to centre, in inches. */
 export const BAYS = [16, 24] as const;
 
@@ -74,8 +76,8 @@ export function usualHole({ box, found, seen }: Recorded): Hole {
   const bay = inches(BAYS[0]);
   const ceiling = isCeiling(there);
   const size = openingOf(there);
-  const width =
-    size.width === undefined ? ganged(OPENING.value.width, there.shell.gangs) : lengthOf(size.width);
+  const gangs = Math.min(GANGS_MOST, there.shell.gangs);
+  const width = size.width === undefined ? ganged(OPENING.value.width, gangs) : lengthOf(size.width);
   const { site } = there;
   const cavity = site?.cavity === undefined ? undefined : lengthOf(site.cavity) - lengthOf(USUAL.board);
   const at = { x: beside(side, bay, lengthOf(USUAL.stud), width), y: ceiling ? inches(60) : habitOf(there) };
@@ -89,7 +91,7 @@ export function usualHole({ box, found, seen }: Recorded): Hole {
       board: USUAL.board,
       finish: site?.setback ?? '0 in',
     },
-    there: { gangs: Math.min(6, there.shell.gangs), kind: holdOf(there), x, y, ...size },
+    there: { gangs, kind: holdOf(there), x, y, ...size },
     obstacles:
       site?.behind === undefined || site.behind === '0 in'
         ? []
@@ -117,7 +119,7 @@ export function holeAsk(recorded: Recorded, edition: Edition): CutInAsk {
   const { box, found, seen } = recorded;
   const hole = seen.hole ?? usualHole(recorded);
   const planned = {
-    gangs: Math.min(6, box.shell.gangs),
+    gangs: Math.min(GANGS_MOST, box.shell.gangs),
     // A box that stays is held as it is; what is cut into a finished wall is held by the board, unless it was chosen otherwise.
     kind: hole.there && !replaced(recorded) ? hole.there.kind : (box.shell.mount ?? 'old-work'),
     depth: say(depthOf(box, edition)),

@@ -24,6 +24,13 @@ export const PLATE: Cited<{ readonly width: Length; readonly height: Length }> =
   confidence: 'common practice',
 };
 
+/** How far flanges and covers overlap an opening all round. */
+export const OVERLAP: Cited<Length> = {
+  value: sixtyFourths(12),
+  section: 'handbook 22',
+  confidence: 'common practice',
+};
+
 /** Plates by how much more each hides on each side. */
 export const PLATE_MORE: Cited<
   readonly { readonly kind: 'standard' | 'mid-size' | 'oversize'; readonly more: Length }[]

@@ -6,7 +6,16 @@ import { type CutInAsk, type Hold, isOnFace } from '../box/hole.ts';
 import { lengthOf } from '../box/texts.ts';
 import type { Length } from '../quantity/length.ts';
 import type { Bar, Range } from './ranges.ts';
-import { CLAMP_ROOM, ganged, NAILED_WITHIN, OPENING, PLATE, TAPE_SLIP, WALL_PLATES } from './sizes.ts';
+import {
+  CLAMP_ROOM,
+  ganged,
+  NAILED_WITHIN,
+  OPENING,
+  OVERLAP,
+  PLATE,
+  TAPE_SLIP,
+  WALL_PLATES,
+} from './sizes.ts';
 
 /** A rectangle of the wall, seen from the room. */
 export interface Rect {
@@ -194,9 +203,15 @@ export class ThereInStud extends Error {
 export const roomBefore = ({ layers, cavity }: Space, taken: number) => (layers + cavity - taken) as Length;
 
 /** How far a plate of the box reaches beyond its opening, at the sides and above and below. */
-export const plateReach = ({ width, height, gangs }: Space['box']) => ({
-  x: Math.max(0, Math.ceil((ganged(PLATE.value.width, gangs) - width) / 2)),
-  y: Math.max(0, Math.ceil((PLATE.value.height - height) / 2)),
+export const plateReach = (box: Space['box']) => {
+  const plate = plateOver(box);
+  return { x: Math.ceil((plate.width - box.width) / 2), y: Math.ceil((plate.height - box.height) / 2) };
+};
+
+/** The plate of so many gangs, or the cover of a box that is wider or taller than one: it overlaps the cut all round. */
+export const plateOver = ({ width, height, gangs }: Space['box']): { width: Length; height: Length } => ({
+  width: Math.max(ganged(PLATE.value.width, gangs), width + 2 * OVERLAP.value) as Length,
+  height: Math.max(PLATE.value.height, height + 2 * OVERLAP.value) as Length,
 });
 
 /** Everything that bars the centre from a place. */

@@ -58,7 +58,8 @@ function useMeasures(bare: boolean) {
         ? Math.max(220, Math.min(420, height - 360))
         : Math.max(160, Math.min(300, height * (bare ? 0.2 : 0.32))),
     },
-    work: wide ? width - Math.min(540, width * 0.42) - 140 : width,
+    // Beside the rail and the frame of what is fixed on the right.
+    work: wide ? width - Math.min(540, width * 0.42) - 163 : width,
   };
 }
 
