@@ -9,7 +9,10 @@
  * 4. Plan and proof of a four-gang box against one count of it (wanted: at most 50 ms), and its drawing.
  * 5. The plan that keeps what was found, with one cable more than was, against the plan made anew and its proof.
  * 6. Eight cables told apart after three readings, against one plan and proof (wanted: at most 100 ms).
+ * 7. The opening in a wall of sixty studs with a hundred things in the way, with the changes that would help, against one plan and
+ *    proof (wanted: at most 50 ms).
  */
+import { CutInAsk } from '@dense-pack/core/box/hole';
 import { countedIds } from '@dense-pack/core/box/piece-id';
 import { spawn } from 'node:child_process';
 import { once } from 'node:events';
@@ -27,6 +30,7 @@ import { identify } from '@dense-pack/core/identify/identify';
 import { keepFound } from '@dense-pack/core/plan/keep-found';
 import { synthesise } from '@dense-pack/core/plan/synthesise';
 import { readCountLine } from '@dense-pack/core/shorthand/read';
+import { answerCutIn } from '@dense-pack/core/space/cut-in-words';
 
 const BOXES = {
   'typical: kitchen counter': '18 in3 plastic old-work, 12/2 feed, 2x 12/2 out, gfci depth 1.25',
@@ -155,6 +159,40 @@ console.log('cables told apart against one plan and proof of a four-gang box');
   const told = time(() => identify(ask), 2);
   console.log(
     `  8 cables: ${(told / 1000).toFixed(1)} ms / ${(plan / 1000).toFixed(1)} ms = ${(told / plan).toFixed(2)}`,
+  );
+}
+
+console.log('an opening in a crowded wall against one plan and proof of a four-gang box');
+{
+  const read = readCountLine('75 in3 plastic 4-gang, 14/2 feed, 14/2 out, 4x 14/2 leg, 4x switch');
+  if (!read.ok) throw new Error(read.error.expected);
+  const work = workOf(read.box);
+  const edition = editionOf('nec2023');
+  const plan = time(() => {
+    const { wiring } = synthesise(read.box, work, edition);
+    return prove(wired(read.box, work, wiring), work, edition);
+  }, 5);
+  const ask = CutInAsk.parse({
+    wall: {
+      studs: Array.from({ length: 60 }, (_, nth) => `${nth * 16} in`),
+      cavity: '3 1/2 in',
+      board: '1/2 in',
+    },
+    there: { gangs: 1, kind: 'old-work', x: '200 in', y: '14 in' },
+    obstacles: Array.from({ length: 100 }, (_, nth) => ({
+      what: 'pipe',
+      x: `${nth * 9 + 3} in`,
+      y: `${nth % 7} in`,
+      width: '2 in',
+      height: `${20 + (nth % 40)} in`,
+      depth: `${1 + (nth % 3)} in`,
+    })),
+    new: { gangs: 2, kind: 'old-work', depth: '2 7/8 in' },
+    wish: { y: '14 in' },
+  });
+  const cut = time(() => answerCutIn(ask), 5);
+  console.log(
+    `  100 in the way: ${(cut / 1000).toFixed(1)} ms / ${(plan / 1000).toFixed(1)} ms = ${(cut / plan).toFixed(2)}`,
   );
 }
 

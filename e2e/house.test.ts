@@ -68,7 +68,9 @@ test('the chart tells every box’s share of its legal volume', async () => {
   await hand.touch('How full is the house?');
   await hand.sees('house-chart', '167 %');
   const said = await hand.page.$eval('[data-testid="house-chart"]', (one) => one.getAttribute('aria-label'));
-  expect(said).toMatch(/^Pendant over the table: 167 % full; Pendant, second: 167 % full; Counter left of sink: 113 % full/);
+  expect(said).toMatch(
+    /^Pendant over the table: 167 % full; Pendant, second: 167 % full; Counter left of sink: 113 % full/,
+  );
   await hand.saysSomewhere('1 without a legal volume left out');
   await finish(hand);
 });

@@ -21,6 +21,8 @@ export interface SurfaceFrame {
 /** The least of wall and ceiling that is drawn, and how much round the run, in inches. */
 const LEAST = { wide: 72, ceiling: 40 } as const;
 const ROUND = 10;
+/** The most the drawing is high, in points. */
+const HIGH = 430;
 
 /** A frame that holds the run, the floor, the height of the wall and some of the ceiling. */
 export function surfaceFrame(surface: Surface, run: SurfaceRun, width: number): SurfaceFrame {
@@ -29,8 +31,9 @@ export function surfaceFrame(surface: Surface, run: SurfaceRun, width: number): 
   const middle = (Math.min(...xs) + Math.max(...xs)) / 2;
   const wide = Math.max(LEAST.wide * NM, Math.max(...xs) - Math.min(...xs) + 2 * ROUND * NM);
   const top = Math.max(lengthOf(surface.height) + LEAST.ceiling * NM, ...ys.map((y) => y + ROUND * NM));
-  const scale = (width * NM) / wide;
-  return { left: middle - wide / 2, top, scale, width, height: (top / NM) * scale };
+  // The whole wall with its ceiling stays on a phone’s screen.
+  const scale = Math.min((width * NM) / wide, (HIGH * NM) / top);
+  return { left: middle - ((width / scale) * NM) / 2, top, scale, width, height: (top / NM) * scale };
 }
 
 export const surfaceAt = (frame: SurfaceFrame, x: number, y: number) => ({

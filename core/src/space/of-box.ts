@@ -116,7 +116,7 @@ export const thingBehind = (
 
 /** The question for a box: what was measured, with the box as it is planned where the person said nothing else. */
 export function holeAsk(recorded: Recorded, edition: Edition): CutInAsk {
-  const { box, found, seen } = recorded;
+  const { box, seen } = recorded;
   const hole = seen.hole ?? usualHole(recorded);
   const planned = {
     gangs: Math.min(GANGS_MOST, box.shell.gangs),
