@@ -522,3 +522,22 @@ test('cutin answers as SHORTHAND.md says: a place, none, or the field that is wr
     stderr: expect.stringMatching(/wall\./),
   });
 });
+
+test('fold answers as SHORTHAND.md says: solids in the box, the order, and what cannot be told', () => {
+  const { status, stdout } = run(['fold', '--json', '18 in3 plastic, 12/2 feed, 12/2 out, gfci']);
+  expect(status).toBe(0);
+  const said = json(stdout) as { fits: string; places: { what: string }[]; order: string[]; share: string };
+  expect(said).toMatchObject({ fits: 'yes', inside: { width: '2 1/8 in', height: '3 in' } });
+  expect(said.places.map(({ what }) => what)).toEqual(
+    expect.arrayContaining(['joint 1', 'joint 2', 'joint 3']),
+  );
+  expect(said.order.length).toBeGreaterThan(3);
+  expect(said.share).toMatch(/^0\.\d\d$/);
+  expect(run(['fold', '10 in3, 14/2 feed, gfci depth 3'])).toMatchObject({
+    status: 1,
+    stdout: expect.stringContaining('3 in deep'),
+  });
+  expect(run(['fold', '--json', '14/2 feed, switch']).status).toBe(3);
+  expect(run(['fold', 'nonsense']).status).toBe(2);
+  expect(run(['fold', '--ground', 'off', '18 in3, 14/2']).status).toBe(2);
+});

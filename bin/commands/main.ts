@@ -9,6 +9,7 @@ import { EXIT } from './exit.ts';
 import { addExplain } from './explain.ts';
 import { addFill } from './fill.ts';
 import { addFix } from './fix.ts';
+import { addFold } from './fold.ts';
 import { addIdentify } from './identify.ts';
 import { addDiagnose } from './diagnose.ts';
 import { addOutage } from './outage.ts';
@@ -33,6 +34,7 @@ for (const add of [
   addOutage,
   addCutIn,
   addRaceway,
+  addFold,
   addCompare,
   addConvert,
   addBoxes,

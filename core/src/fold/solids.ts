@@ -41,3 +41,54 @@ export interface Assumptions {
 
 /** Common practice, no source; the marks for snug and tight are our own. */
 export const ASSUMED: Assumptions = { conductor: 8, connector: 0.35, snug: 55, tight: 40, deep: 1.25 };
+
+/** A solid by its three edges, in sixty-fourths of an inch. */
+export type Edges = readonly [number, number, number];
+
+const inch = (amount: number) => Math.round(amount * 64);
+const edges = (a: number, b: number, c: number): Edges => [inch(a), inch(b), inch(c)];
+
+/** Bodies of splicing connectors by their id: handbook 24. */
+export const CONNECTOR_EDGES: Cited<(id: string) => Edges> = {
+  value: (id) => {
+    const [family, which = ''] = id.split('-');
+    const ports = Number(which);
+    if (family === 'push') return edges(0.75 + Math.max(0, ports - 4) * 0.125, 0.375, 0.75);
+    if (family === 'lever') return edges(0.625 + Math.max(0, ports - 2) * 0.1875, 0.375, 0.75);
+    if (family === 'crimp') return edges(0.375, 0.375, 0.75);
+    if (which === 's') return edges(0.5, 0.5, 0.75);
+    if (which === 'm') return edges(0.625, 0.625, 1);
+    if (which === 'xl') return edges(0.875, 0.875, 1.375);
+    return edges(0.75, 0.75, 1.25);
+  },
+  section: 'handbook 24',
+  confidence: 'common practice',
+  note: 'A crimp sleeve and an extra large twist-on are our own estimate.',
+};
+
+/** The body of a device behind its strap, one gang: width and height. */
+export const BODY_EDGES: Cited<{ readonly width: number; readonly height: number }> = {
+  value: { width: inch(1.6875), height: inch(2.5) },
+  section: 'handbook 16',
+  confidence: 'common practice',
+};
+
+/** Depth a fold wants, by the largest conductor in it: 14 and 12 by handbook 24, the rest drawn on from them. */
+export const FOLD_DEPTH: Cited<Readonly<Record<Size, number>>> = {
+  value: {
+    18: inch(1),
+    16: inch(1),
+    14: inch(1.25),
+    12: inch(1.5),
+    10: inch(1.75),
+    8: inch(2.25),
+    6: inch(2.5),
+  },
+  section: 'handbook 24',
+  confidence: 'common practice',
+};
+
+/** How much more room folded conductors take than their copper and insulation. Common practice, no source. */
+export const LOOSE = 1.5;
+/** Depth that must be left before a box is called good to fold. Common practice, no source. */
+export const SPARE_DEPTH = inch(0.25);

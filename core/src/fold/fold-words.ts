@@ -1,0 +1,139 @@
+/** Whether a box folds, in sentences and as the command line answers it. */
+import type { Planned } from '../plan/planned.ts';
+import { jointWords } from '../plan/joint-words.ts';
+import { showInches, sixtyFourths, writeLength } from '../quantity/length.ts';
+import type { Fold, FoldPlace, FoldWhy, LayerName } from './fold.ts';
+import type { Block } from './pack.ts';
+
+const tape = (parts: number) => `${parts < 0 ? '−' : ''}${showInches(sixtyFourths(Math.abs(parts)))} in`;
+const written = (parts: number) => writeLength(sixtyFourths(parts), 'in');
+
+const MISSING = {
+  volume: 'its volume is not known: read the stamp, or measure it inside',
+  barrier: 'with a barrier each space folds on its own: record them as two boxes',
+  size: 'its inside comes out smaller than half an inch or larger than 24 in: measure it',
+} as const;
+
+export function foldWhyWords(why: FoldWhy): string {
+  switch (why.is) {
+    case 'missing':
+      return `It cannot be told: ${MISSING[why.what]}.`;
+    case 'too deep':
+      return `The ${why.what} is ${tape(why.depth)} deep, the box ${tape(why.box)}.`;
+    case 'too many':
+      return `The devices want ${why.need} gangs, the box has ${why.gangs}.`;
+    case 'no room to fold':
+      return `${tape(why.left)} are left behind the deepest device; the folded conductors alone want ${tape(why.layers)}.`;
+    case 'no place':
+      return `The connectors find no place: ${why.what.join(', ')}.`;
+    case 'not proved':
+      return 'No way was found in the time there is: take it as tight.';
+    case 'fold wants':
+      return `${tape(why.left)} are left behind the ${why.what}; a fold wants more than about ${tape(why.wants)}.`;
+    case 'spare':
+      return why.left === 0
+        ? 'Nothing of the depth is left over.'
+        : `Only ${tape(why.left)} of depth are left over.`;
+  }
+}
+
+export const FOLD_ANSWERS = {
+  yes: 'It folds',
+  tight: 'It folds tightly',
+  no: 'It does not fold',
+  unknown: 'It cannot be told',
+} as const;
+
+/** The ground of the device stands so, seen from the front. */
+export const GROUND_SIDES = ['down', 'up', 'left', 'right'] as const;
+export type GroundSide = (typeof GROUND_SIDES)[number];
+
+/** The box turned with its devices: half a turn for ground up, a quarter for sideways. */
+export function turned<B extends Block>(
+  blocks: readonly B[],
+  width: number,
+  height: number,
+  ground: GroundSide,
+): B[] {
+  return blocks.map((block) => {
+    const right = width - block.x - block.width;
+    const top = height - block.y - block.height;
+    switch (ground) {
+      case 'down':
+        return block;
+      case 'up':
+        return { ...block, x: right, y: top };
+      // A quarter clockwise: what was below is on the left.
+      case 'left':
+        return { ...block, x: block.y, y: right, width: block.height, height: block.width };
+      case 'right':
+        return { ...block, x: top, y: block.x, width: block.height, height: block.width };
+    }
+  });
+}
+
+const ORDER: Readonly<Record<LayerName, string>> = {
+  ground: 'grounds: press them flat against the back',
+  neutral: 'neutrals: fold them over the grounds',
+  hot: 'hots last, switch legs with their tags to the front',
+};
+
+const sideOf = (block: Block, width: number, height: number): string => {
+  const [x, y] = [block.x + block.width / 2, block.y + block.height / 2];
+  const across = x < width / 3 ? 'on the left' : x > (2 * width) / 3 ? 'on the right' : 'in the middle';
+  return y < height / 3 ? `below, ${across}` : y > (2 * height) / 3 ? `above, ${across}` : across;
+};
+
+/** What is done in order, from the back to the front. @param planned for what each joint holds */
+export function orderOf(
+  places: readonly FoldPlace[],
+  width: number,
+  height: number,
+  planned?: Planned,
+): string[] {
+  const steps: string[] = [];
+  for (const layer of ['ground', 'neutral', 'hot'] as const) {
+    const mine = places.filter((place) => place.layer === layer);
+    if (mine.length === 0) continue;
+    for (const place of mine.filter(({ is }) => is === 'connector')) {
+      const nth = Number(/^joint (\d+)/.exec(place.what)?.[1] ?? 0) - 1;
+      const words = planned && jointWords(planned, nth);
+      steps.push(
+        `${place.what}${words ? ` (${words.connector})` : ''}: lay it ${sideOf(place, width, height)}, ${tape(place.z)} from the back`,
+      );
+    }
+    steps.push(ORDER[layer]);
+  }
+  const devices = places.filter(({ is }) => is === 'device');
+  if (devices.length > 0)
+    steps.push('devices: push each home by hand, then the screws: they are not a press');
+  return steps;
+}
+
+/** The answer of the command line. */
+export function answerFold(fold: Fold, ground: GroundSide, planned?: Planned) {
+  const { inside } = fold;
+  const sideways = ground === 'left' || ground === 'right';
+  const [width, height] = inside ? [inside.width, inside.height] : [0, 0];
+  const [w, h] = sideways ? [height, width] : [width, height];
+  const places = turned(fold.places, width, height, ground);
+  return {
+    fits: fold.fits,
+    inside: inside ? { width: written(w), height: written(h), depth: written(inside.depth) } : null,
+    places: places.map((place) => ({
+      what: place.what,
+      x: written(place.x),
+      y: written(place.y),
+      z: written(place.z),
+      width: written(place.width),
+      height: written(place.height),
+      depth: written(place.depth),
+    })),
+    order: orderOf(places, w, h, planned),
+    depthLeft: fold.depthLeft === undefined ? null : written(fold.depthLeft),
+    share: fold.share === undefined ? null : fold.share.toFixed(2),
+    why: fold.why.map(foldWhyWords),
+    exact: fold.exact,
+    assumed: ['An estimate in a model of straight solids: it never changes the verdict.', ...fold.assumed],
+  };
+}

@@ -1,0 +1,279 @@
+/**
+ * Folding (handbook 16, 24: common practice): solids that are laid are looked at by a routine of its own and by a general
+ * geometry library (@flatten-js/core); the hand-made cases are the trade’s.
+ */
+import Flatten from '@flatten-js/core';
+import fc from 'fast-check';
+import { editionOf } from '../edition/index.ts';
+import { planBox } from '../plan/planned.ts';
+import { workOf } from '../plan/suggest.ts';
+import { readLength } from '../quantity/length.ts';
+import { readCountLine } from '../shorthand/read.ts';
+import type { BoxDocument } from '../box/document.ts';
+import { foldBox } from './fold.ts';
+import { answerFold } from './fold-words.ts';
+import { pack } from './pack.ts';
+
+const nec = editionOf('nec2023');
+const boxOf = (line: string) => {
+  const read = readCountLine(line);
+  if (!read.ok) throw new Error(`${line}: ${read.error.expected}`);
+  return read.box;
+};
+const foldOf = (box: BoxDocument) => {
+  const planned = planBox(box, workOf(box), nec);
+  return { fold: foldBox(box, nec, planned), planned };
+};
+const answerOf = (line: string, ground: 'down' | 'up' | 'left' | 'right' = 'down') => {
+  const { fold, planned } = foldOf(boxOf(line));
+  return answerFold(fold, ground, planned);
+};
+
+/** Boxes of every kind, measured so that their inside is known. */
+const boxes = fc
+  .record({
+    gangs: fc.integer({ min: 1, max: 4 }),
+    deep: fc.integer({ min: 20, max: 60 }),
+    size: fc.constantFrom(14, 12),
+    cables: fc.integer({ min: 1, max: 5 }),
+    devices: fc.array(fc.constantFrom('switch', 'duplex', 'gfci', 'dimmer', 'smart', 'usb'), {
+      maxLength: 4,
+    }),
+    kind: fc.constantFrom('measured', 'marked', 'octagon', 'square'),
+  })
+  .map(({ gangs, deep, size, cables, devices, kind }) => {
+    const wide = (2.125 + 1.8125 * (gangs - 1)).toFixed(4);
+    const shell =
+      kind === 'measured'
+        ? `measured ${wide} x 3 x ${(deep / 16).toFixed(4)}, ${gangs}-gang`
+        : kind === 'marked'
+          ? `${(gangs * deep) / 2.5} in3 plastic, ${gangs}-gang`
+          : kind === 'octagon'
+            ? 'box oct-2.125'
+            : 'box 4sq-2.125';
+    const names = devices.slice(0, kind === 'octagon' || kind === 'square' ? 1 : gangs);
+    return [
+      shell,
+      `${size}/2 feed`,
+      ...Array.from({ length: cables - 1 }, (_, nth) => `${size}/2 ${nth === 0 ? 'out' : 'leg'}`),
+      ...names,
+    ].join(', ');
+  });
+
+const parts = (text: string) => (readLength(text) ?? NaN) / 396_875;
+interface Solid {
+  readonly what: string;
+  readonly at: readonly [number, number, number];
+  readonly size: readonly [number, number, number];
+}
+const solidsOf = (said: ReturnType<typeof answerOf>): Solid[] =>
+  said.places.map((place) => ({
+    what: place.what,
+    at: [parts(place.x), parts(place.y), parts(place.z)],
+    size: [parts(place.width), parts(place.height), parts(place.depth)],
+  }));
+
+/** Whether two solids share room, by their middles: not how the maker asks. */
+const shareRoom = (a: Solid, b: Solid) =>
+  [0, 1, 2].every(
+    (axis) =>
+      2 *
+        Math.abs((a.at[axis] ?? 0) + (a.size[axis] ?? 0) / 2 - (b.at[axis] ?? 0) - (b.size[axis] ?? 0) / 2) <
+      (a.size[axis] ?? 0) + (b.size[axis] ?? 0),
+  );
+
+/** The front of a solid, a hair smaller: what only touches does not meet. */
+const front = ({ at: [x, y], size: [w, h] }: Solid) => {
+  const polygon = new Flatten.Polygon();
+  const hair = 0.01;
+  polygon.addFace(
+    [
+      [x + hair, y + hair],
+      [x + w - hair, y + hair],
+      [x + w - hair, y + h - hair],
+      [x + hair, y + h - hair],
+    ].map(([px, py]) => new Flatten.Point(px, py)),
+  );
+  return polygon;
+};
+const meetsByLibrary = (a: Solid, b: Solid) => {
+  const [za, zb] = [a.at[2], b.at[2]];
+  const deep = za < zb + b.size[2] && zb < za + a.size[2];
+  return deep && !Flatten.Relations.disjoint(front(a), front(b));
+};
+
+test('over 3,000 boxes no two solids meet and none leaves the box', () => {
+  const seen = { yes: 0, tight: 0, no: 0, unknown: 0 };
+  let asked = 0;
+  fc.assert(
+    fc.property(boxes, fc.constantFrom('down' as const, 'up' as const, 'left' as const), (line, ground) => {
+      const said = answerOf(line, ground);
+      seen[said.fits] += 1;
+      if (!said.inside) return;
+      const edges = [said.inside.width, said.inside.height, said.inside.depth].map(parts);
+      const solids = solidsOf(said);
+      solids.forEach((solid, nth) => {
+        solid.at.forEach((from, axis) => {
+          expect(from).toBeGreaterThanOrEqual(0);
+          expect(from + (solid.size[axis] ?? NaN)).toBeLessThanOrEqual(edges[axis] ?? NaN);
+        });
+        for (const other of solids.slice(nth + 1)) {
+          if (shareRoom(solid, other)) throw new Error(`${line}: ${solid.what} and ${other.what} share room`);
+          // The library is slow: it looks at some.
+          if ((asked += 1) % 40 === 0 && meetsByLibrary(solid, other))
+            throw new Error(`${line}: ${solid.what} and ${other.what} meet`);
+        }
+      });
+      if (said.fits === 'yes' || said.fits === 'tight') {
+        // Every connector of every joint has its place, and every device.
+        const box = boxOf(line);
+        const { planned } = foldOf(box);
+        const want = planned.wiring.joints.reduce((sum, { connectors }) => sum + connectors.length, 0);
+        if (said.exact && solids.length > 0)
+          expect(solids.filter(({ what }) => what.startsWith('joint'))).toHaveLength(want);
+      }
+    }),
+    { numRuns: 3000, seed: 24 },
+  );
+  expect(seen.yes).toBeGreaterThan(300);
+  expect(seen.no).toBeGreaterThan(300);
+  expect(seen.tight).toBeGreaterThan(100);
+}, 300_000);
+
+const RANK = { no: 0, tight: 1, yes: 2, unknown: -1 } as const;
+
+test('a deeper box is never worse, and has no less depth left over', () => {
+  let told = 0;
+  fc.assert(
+    fc.property(
+      fc.integer({ min: 1, max: 3 }),
+      fc.integer({ min: 24, max: 56 }),
+      fc.array(fc.constantFrom('switch', 'gfci', 'dimmer', 'smart'), { minLength: 1, maxLength: 3 }),
+      fc.integer({ min: 1, max: 4 }),
+      (gangs, deep, devices, cables) => {
+        const line = (depth: number) =>
+          [
+            `measured ${(2.125 + 1.8125 * (gangs - 1)).toFixed(4)} x 3 x ${(depth / 16).toFixed(4)}, ${gangs}-gang`,
+            '14/2 feed',
+            ...Array.from({ length: cables }, () => '14/2 leg'),
+            ...devices.slice(0, gangs),
+          ].join(', ');
+        const [shallow, deeper] = [answerOf(line(deep)), answerOf(line(deep + 2))];
+        expect(RANK[deeper.fits]).toBeGreaterThanOrEqual(RANK[shallow.fits]);
+        if (shallow.depthLeft !== null && deeper.depthLeft !== null && shallow.exact && deeper.exact) {
+          told += 1;
+          expect(parts(deeper.depthLeft)).toBeGreaterThanOrEqual(parts(shallow.depthLeft));
+        }
+      },
+    ),
+    { numRuns: 150, seed: 25 },
+  );
+  expect(told).toBeGreaterThan(40);
+}, 120_000);
+
+test('a device less is never worse', () => {
+  fc.assert(
+    fc.property(boxes, fc.integer({ min: 0, max: 3 }), (line, nth) => {
+      const box = boxOf(line);
+      const { planned, fold } = foldOf(box);
+      const devices = box.items.filter(({ kind }) => kind === 'device');
+      const gone = devices[nth % Math.max(1, devices.length)];
+      if (!gone) return;
+      const less = { ...box, items: box.items.filter((item) => item !== gone) };
+      // The same joints: only the body is taken out.
+      const without = foldBox(less, nec, planned);
+      expect(RANK[without.fits]).toBeGreaterThanOrEqual(RANK[fold.fits]);
+    }),
+    { numRuns: 300, seed: 26 },
+  );
+}, 120_000);
+
+test('half a turn of the device exchanges the sides, and nothing else', () => {
+  const line = '32 in3 plastic 2-gang, 14/2 feed, 14/2 out, 2x 14/2 leg, 2x switch';
+  const [down, up] = [answerOf(line), answerOf(line, 'up')];
+  expect(up.fits).toBe(down.fits);
+  expect(up.depthLeft).toBe(down.depthLeft);
+  const wide = parts(down.inside?.width ?? '');
+  solidsOf(down).forEach((solid, nth) => {
+    const other = solidsOf(up)[nth];
+    expect(other?.at[0]).toBe(wide - solid.at[0] - solid.size[0]);
+    expect(other?.at[2]).toBe(solid.at[2]);
+  });
+  const joint = down.places.find(({ what }) => what === 'joint 2');
+  const turned = up.places.find(({ what }) => what === 'joint 2');
+  // Neutrals leave to the left with the ground down, to the right with it up.
+  expect(parts(joint?.x ?? '')).toBeLessThan(wide / 2);
+  expect(parts(turned?.x ?? '') + parts(turned?.width ?? '')).toBeGreaterThan(wide / 2);
+});
+
+test.each([
+  ['a switch with one cable on in a deep box', '22.5 in3 plastic, 14/2 feed, 14/2 leg, switch', 'yes'],
+  [
+    'five 14/2 with two dimmers in a 2¾ in two-gang',
+    'measured 3.9375 x 3 x 2.75, 2-gang, 14/2 feed, 14/2 out, 3x 14/2 leg, 2x dimmer depth 1.5',
+    'tight',
+  ],
+  ['a GFCI with three cables in 18 in³', '18 in3 plastic, 12/2 feed, 2x 12/2 out, gfci', 'yes'],
+  [
+    'four connectors behind a GFCI in a shallow box',
+    'measured 2.125 x 3 x 2, 12/2 feed, 2x 12/2 out, 12/2 leg, gfci',
+    'no',
+  ],
+  ['an octagon with three cables', 'box oct-2.125, 14/2 feed, 14/2 out, 14/2 leg', 'yes'],
+  ['a shallow wide box', 'box 4sq-1.25, 12/2 feed, 2x 12/2 out, duplex', 'tight'],
+  [
+    'three smart switches in 44 in³',
+    '44 in3 plastic 3-gang, 14/2 feed, 14/2 out, 3x 14/2 leg, 3x smart',
+    'tight',
+  ],
+  ['a device deeper than the box', '10 in3, 14/2 feed, gfci depth 3', 'no'],
+  ['more devices than gangs', '18 in3 plastic, 14/2 feed, 2x switch', 'no'],
+  ['no volume', '14/2 feed, switch', 'unknown'],
+  ['a barrier', '32 in3 2-gang, barrier plastic, 14/2 feed, switch', 'unknown'],
+])('%s', (_name, line, fits) => {
+  const said = answerOf(line);
+  expect([said.fits, said.why]).toEqual([fits, expect.anything()]);
+  if (fits !== 'yes') expect(said.why.length).toBeGreaterThan(0);
+});
+
+test('what stands in the way is said first and plainly', () => {
+  expect(answerOf('10 in3, 14/2 feed, gfci depth 3').why).toEqual([
+    'The GFCI receptacle is 3 in deep, the box 1⁹⁄₁₆ in.',
+  ]);
+  expect(answerOf('18 in3 plastic, 14/2 feed, 2x switch').why).toEqual([
+    'The devices want 2 gangs, the box has 1.',
+  ]);
+  expect(answerOf('14/2 feed, switch').why[0]).toContain('its volume is not known');
+});
+
+test('the order is from the back: grounds, neutrals, hots, devices', () => {
+  const { order } = answerOf('18 in3 plastic, 12/2 feed, 12/2 out, gfci');
+  const places = ['grounds:', 'neutrals:', 'hots last', 'devices:'].map((word) =>
+    order.findIndex((step) => step.startsWith(word)),
+  );
+  expect(places.every((at) => at >= 0)).toBe(true);
+  expect([...places].sort((a, b) => a - b)).toEqual(places);
+});
+
+test('packing is exact: what just fits is found, what does not is proved', () => {
+  const cube = (side: number) => ({ x: 0, y: 0, z: 0, width: side, height: side, depth: side });
+  const piece = (...edges: [number, number, number]) => ({ edges, side: 'left' as const });
+  // Eight halves of a cube fill it; a ninth does not go in.
+  const halves = Array.from({ length: 6 }, () => piece(4, 4, 4));
+  expect(pack([{ ...cube(8), depth: 6 }], halves.slice(0, 4)).fits).toBe(true);
+  expect(pack([{ ...cube(8), depth: 6 }], halves.slice(0, 5))).toEqual({ fits: false, proved: true });
+  // Three bricks of 2 × 1 × 1 stand round a corner that a greedy hand misses: 6 in a box of 2 × 2 × 3, half of it taken.
+  expect(
+    pack(
+      [{ ...cube(2), depth: 3 }],
+      Array.from({ length: 6 }, () => piece(2, 1, 1)),
+    ).fits,
+  ).toBe(true);
+  expect(
+    pack(
+      [{ ...cube(2), depth: 3 }],
+      Array.from({ length: 7 }, () => piece(2, 1, 1)),
+    ).fits,
+  ).toBe(false);
+  expect(pack([cube(3)], [piece(4, 1, 1)])).toEqual({ fits: false, proved: true });
+});

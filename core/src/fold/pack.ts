@@ -1,0 +1,139 @@
+/**
+ * Solids laid into spaces so that none meets another: exact for few, by trying every place a solid can be pushed to.
+ * Whole numbers of any one unit.
+ */
+import type { Edges } from './solids.ts';
+
+/** A space that is free, or a solid that lies in one. */
+export interface Block {
+  readonly x: number;
+  readonly y: number;
+  readonly z: number;
+  readonly width: number;
+  readonly height: number;
+  readonly depth: number;
+}
+
+export interface Piece {
+  readonly edges: Edges;
+  /** Which side it is laid to, where it may: its tail leaves there. */
+  readonly side: 'left' | 'right' | 'bottom';
+}
+
+export type Packed =
+  | { readonly fits: true; readonly places: readonly Block[] }
+  /** `proved`: every way was tried. */
+  | { readonly fits: false; readonly proved: boolean };
+
+/** Places that are tried before the search gives up. */
+const TRIES_MOST = 150_000;
+
+const volume = ([a, b, c]: Edges) => a * b * c;
+const meets = (a: Block, b: Block) =>
+  a.x < b.x + b.width &&
+  b.x < a.x + a.width &&
+  a.y < b.y + b.height &&
+  b.y < a.y + a.height &&
+  a.z < b.z + b.depth &&
+  b.z < a.z + a.depth;
+
+/** Lays solids into spaces that do not meet; the answer has them in the order they were given. */
+export function pack(spaces: readonly Block[], pieces: readonly Piece[]): Packed {
+  const order = pieces
+    .map((piece, nth) => ({ ...piece, nth }))
+    .sort((a, b) => volume(b.edges) - volume(a.edges) || a.nth - b.nth);
+  const room = spaces.reduce((sum, { width, height, depth }) => sum + width * height * depth, 0);
+  const need = order.reduce((sum, { edges }) => sum + volume(edges), 0);
+  if (need > room) return { fits: false, proved: true };
+  // A solid can always be pushed left, down and back until it rests: at a sum of other solids’ edges.
+  const sums = sumsOf(
+    order.map(({ edges }) => edges),
+    Math.max(0, ...spaces.flatMap(({ width, height, depth }) => [width, height, depth])),
+  );
+  const laid: { block: Block; nth: number }[] = [];
+  const known = new Map<string, readonly Block[]>();
+  const places = (piece: Piece): readonly Block[] => {
+    const key = `${piece.edges.join()} ${piece.side}`;
+    const found = known.get(key) ?? placesOf(piece, spaces, sums);
+    known.set(key, found);
+    return found;
+  };
+  let tries = 0;
+  const lay = (at: number): boolean => {
+    const piece = order[at];
+    if (!piece) return true;
+    const before = order[at - 1];
+    const last = laid.at(-1);
+    // Two alike are laid in one order only.
+    const after =
+      before && last && sameEdges(before.edges, piece.edges) && before.side === piece.side
+        ? last.block
+        : undefined;
+    for (const block of places(piece)) {
+      if (after && rank(block) < rank(after)) continue;
+      tries += 1;
+      if (tries > TRIES_MOST) return false;
+      if (laid.some((one) => meets(one.block, block))) continue;
+      laid.push({ block, nth: piece.nth });
+      if (lay(at + 1)) return true;
+      laid.pop();
+    }
+    return false;
+  };
+  if (lay(0)) {
+    return { fits: true, places: [...laid].sort((a, b) => a.nth - b.nth).map(({ block }) => block) };
+  }
+  return { fits: false, proved: tries <= TRIES_MOST };
+}
+
+const sameEdges = (a: Edges, b: Edges) => a[0] === b[0] && a[1] === b[1] && a[2] === b[2];
+const rank = ({ x, y, z }: Block) => z * 1e8 + y * 1e4 + x;
+
+/** Every sum of edges of some of the solids, up to the longest space. */
+function sumsOf(all: readonly Edges[], most: number): number[] {
+  let sums = new Set([0]);
+  for (const edges of all) {
+    const next = new Set(sums);
+    for (const sum of sums) for (const edge of edges) if (sum + edge < most) next.add(sum + edge);
+    sums = next;
+  }
+  return [...sums].sort((a, b) => a - b);
+}
+
+/** The ways a solid can be turned. */
+function turnsOf([a, b, c]: Edges): Edges[] {
+  const all: Edges[] = [
+    [a, b, c],
+    [a, c, b],
+    [b, a, c],
+    [b, c, a],
+    [c, a, b],
+    [c, b, a],
+  ];
+  return all.filter((one, nth) => all.findIndex((other) => sameEdges(one, other)) === nth);
+}
+
+/** Places of a solid, those at the back and on its side first. */
+function placesOf({ edges, side }: Piece, spaces: readonly Block[], sums: readonly number[]): Block[] {
+  const places: Block[] = [];
+  for (const space of spaces)
+    for (const [width, height, depth] of turnsOf(edges)) {
+      const [right, top, front] = [space.width - width, space.height - height, space.depth - depth];
+      if (right < 0 || top < 0 || front < 0) continue;
+      const upTo = (most: number) => sums.filter((sum) => sum <= most);
+      const xs = new Set([...upTo(right), ...upTo(right).map((sum) => right - sum)]);
+      for (const z of upTo(front))
+        for (const y of upTo(top))
+          for (const x of xs)
+            places.push({
+              x: space.x + x,
+              y: space.y + y,
+              z: space.z + z,
+              width,
+              height,
+              depth,
+            });
+    }
+  const aside = ({ x, y, width }: Block) => (side === 'bottom' ? y : side === 'left' ? x : -x - width);
+  return places.sort((a, b) => a.z - b.z || aside(a) - aside(b) || rank(a) - rank(b));
+}
