@@ -62,6 +62,11 @@ export type FoldWhy =
   | { readonly is: 'fold wants'; readonly what: string; readonly left: number; readonly wants: number }
   | { readonly is: 'spare'; readonly left: number };
 
+/** What is known of the joints of a box once they are planned. */
+export interface Joined extends Pick<Planned, 'wiring' | 'faces'> {
+  readonly plan: Pick<Planned['plan'], 'carries'>;
+}
+
 interface Connector extends Piece {
   readonly what: string;
   readonly layer: LayerName;
@@ -78,7 +83,7 @@ const up = (inches: number) => Math.ceil(inches * PER_INCH - 1e-9);
  * Folds a box. @param planned its joints; without them the connectors that are recorded, or none
  * @param sameAs for a box tried at another depth
  */
-export function foldBox(box: BoxDocument, edition: Edition, planned?: Planned): Fold {
+export function foldBox(box: BoxDocument, edition: Edition, planned?: Joined): Fold {
   const inside = insideOf(box, edition);
   const nothing = { places: [], exact: true } as const;
   if ('missing' in inside)
@@ -174,7 +179,7 @@ export function foldBox(box: BoxDocument, edition: Edition, planned?: Planned): 
 
 const isRound = ({ columns }: Inside) => columns.length > 1;
 
-function assumedWords(box: BoxDocument, planned: Planned | undefined): string[] {
+function assumedWords(box: BoxDocument, planned: Joined | undefined): string[] {
   return [
     `Each conductor has ${ASSUMED.conductor} in in the box and takes ${LOOSE} times its own room folded.`,
     ...(planned && planned.wiring.joints.length > 0
@@ -195,7 +200,7 @@ function bodyOf(
   gang: number,
   gangs: number,
   inside: Inside,
-  planned: Planned | undefined,
+  planned: Joined | undefined,
 ): Body {
   const pitch = inside.width / gangs;
   const { width: one, height } = BODY_EDGES.value;
@@ -276,7 +281,7 @@ function slabs({ columns }: Inside, layers: readonly Layer[]): FoldPlace[] {
 const SIDES: Readonly<Record<LayerName, Piece['side']>> = { ground: 'bottom', neutral: 'left', hot: 'right' };
 
 /** Every connector of the planned joints; without a plan those that are recorded. */
-function connectorsOf(box: BoxDocument, planned: Planned | undefined): Connector[] {
+function connectorsOf(box: BoxDocument, planned: Joined | undefined): Connector[] {
   const made = (what: string, layer: LayerName, edges: Edges): Connector => ({
     what,
     layer,

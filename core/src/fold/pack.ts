@@ -51,13 +51,6 @@ export function pack(spaces: readonly Block[], pieces: readonly Piece[]): Packed
     Math.max(0, ...spaces.flatMap(({ width, height, depth }) => [width, height, depth])),
   );
   const laid: { block: Block; nth: number }[] = [];
-  const known = new Map<string, readonly Block[]>();
-  const places = (piece: Piece): readonly Block[] => {
-    const key = `${piece.edges.join()} ${piece.side}`;
-    const found = known.get(key) ?? placesOf(piece, spaces, sums);
-    known.set(key, found);
-    return found;
-  };
   let tries = 0;
   const lay = (at: number): boolean => {
     const piece = order[at];
@@ -69,7 +62,7 @@ export function pack(spaces: readonly Block[], pieces: readonly Piece[]): Packed
       before && last && sameEdges(before.edges, piece.edges) && before.side === piece.side
         ? last.block
         : undefined;
-    for (const block of places(piece)) {
+    for (const block of placesOf(piece, spaces, sums)) {
       if (after && rank(block) < rank(after)) continue;
       tries += 1;
       if (tries > TRIES_MOST) return false;
@@ -113,27 +106,34 @@ function turnsOf([a, b, c]: Edges): Edges[] {
   return all.filter((one, nth) => all.findIndex((other) => sameEdges(one, other)) === nth);
 }
 
-/** Places of a solid, those at the back and on its side first. */
-function placesOf({ edges, side }: Piece, spaces: readonly Block[], sums: readonly number[]): Block[] {
-  const places: Block[] = [];
-  for (const space of spaces)
-    for (const [width, height, depth] of turnsOf(edges)) {
-      const [right, top, front] = [space.width - width, space.height - height, space.depth - depth];
-      if (right < 0 || top < 0 || front < 0) continue;
-      const upTo = (most: number) => sums.filter((sum) => sum <= most);
-      const xs = new Set([...upTo(right), ...upTo(right).map((sum) => right - sum)]);
-      for (const z of upTo(front))
-        for (const y of upTo(top))
-          for (const x of xs)
-            places.push({
-              x: space.x + x,
-              y: space.y + y,
-              z: space.z + z,
-              width,
-              height,
-              depth,
-            });
-    }
-  const aside = ({ x, y, width }: Block) => (side === 'bottom' ? y : side === 'left' ? x : -x - width);
-  return places.sort((a, b) => a.z - b.z || aside(a) - aside(b) || rank(a) - rank(b));
+/** Places of a solid one after another, those at the back and on its side first: most searches end at one of the first. */
+function* placesOf(
+  { edges, side }: Piece,
+  spaces: readonly Block[],
+  sums: readonly number[],
+): Generator<Block> {
+  const turns = turnsOf(edges);
+  const deepest = Math.max(0, ...spaces.map(({ depth }) => depth));
+  for (const z of sums) {
+    if (z > deepest) return;
+    for (const space of spaces)
+      for (const [width, height, depth] of turns) {
+        const [right, top, front] = [space.width - width, space.height - height, space.depth - depth];
+        if (right < 0 || top < 0 || z > front) continue;
+        const ys = sums.filter((sum) => sum <= top);
+        const left = sums.filter((sum) => sum <= right);
+        const xs = [...new Set([...left, ...left.map((sum) => right - sum)])].sort((a, b) => a - b);
+        if (side === 'right') xs.reverse();
+        const at = (x: number, y: number): Block => ({
+          x: space.x + x,
+          y: space.y + y,
+          z: space.z + z,
+          width,
+          height,
+          depth,
+        });
+        if (side === 'bottom') for (const y of ys) for (const x of xs) yield at(x, y);
+        else for (const x of xs) for (const y of ys) yield at(x, y);
+      }
+  }
 }
