@@ -51,6 +51,7 @@ export const VIEWS = {
   'join-hand': [box('cellar-old', 'join'), 'As found'],
   'join-changes': [box('cellar-old', 'join'), 'What changes'],
   land: box('living-split', 'land'),
+  fold: [box('entry-smart', 'fold'), 'Hots'],
   close: box('balcony-left', 'close'),
   'close-wrong': box('study-sink', 'close'),
   sheet: `${JOB}/sheet?box=demo-study-sink`,

@@ -29,7 +29,7 @@ export function foldWhyWords(why: FoldWhy): string {
     case 'not proved':
       return 'No way was found in the time there is: take it as tight.';
     case 'fold wants':
-      return `${tape(why.left)} are left behind the ${why.what}; a fold wants more than about ${tape(why.wants)}.`;
+      return `${tape(why.left)} are left behind the ${why.what.join(', ')}; a fold wants more than about ${tape(why.wants)}.`;
     case 'spare':
       return why.left === 0
         ? 'Nothing of the depth is left over.'

@@ -59,7 +59,12 @@ export type FoldWhy =
   | { readonly is: 'no room to fold'; readonly left: number; readonly layers: number }
   | { readonly is: 'no place'; readonly what: readonly string[] }
   | { readonly is: 'not proved' }
-  | { readonly is: 'fold wants'; readonly what: string; readonly left: number; readonly wants: number }
+  | {
+      readonly is: 'fold wants';
+      readonly what: readonly string[];
+      readonly left: number;
+      readonly wants: number;
+    }
   | { readonly is: 'spare'; readonly left: number };
 
 /** What is known of the joints of a box once they are planned. */
@@ -79,12 +84,23 @@ interface Body extends Block {
 const PER_INCH = 64;
 const up = (inches: number) => Math.ceil(inches * PER_INCH - 1e-9);
 
+/** What is tried otherwise than it is, by the same way of folding. */
+export interface Tweak {
+  /** So much more depth in front: a ring, an extender, a deeper box. */
+  readonly deeper?: number;
+  /** The connector of a joint by its number and how many ends it has. */
+  readonly connector?: (ends: number) => readonly string[];
+  /** No device is deeper behind its strap. */
+  readonly flat?: number;
+}
+
 /**
  * Folds a box. @param planned its joints; without them the connectors that are recorded, or none
- * @param sameAs for a box tried at another depth
+ * @param tweak what is tried otherwise
  */
-export function foldBox(box: BoxDocument, edition: Edition, planned?: Joined): Fold {
-  const inside = insideOf(box, edition);
+export function foldBox(box: BoxDocument, edition: Edition, planned?: Joined, tweak: Tweak = {}): Fold {
+  const known = insideOf(box, edition);
+  const inside = 'missing' in known ? known : deepened(known, tweak.deeper ?? 0);
   const nothing = { places: [], exact: true } as const;
   if ('missing' in inside)
     return { ...nothing, fits: 'unknown', why: [{ is: 'missing', what: inside.missing }], assumed: [] };
@@ -100,7 +116,7 @@ export function foldBox(box: BoxDocument, edition: Edition, planned?: Joined): F
       assumed,
     };
   const bodies = gangs.map(({ item, from, to }) =>
-    bodyOf(item, (from + to) / 2, Math.max(box.shell.gangs, need), inside, planned),
+    bodyOf(item, (from + to) / 2, Math.max(box.shell.gangs, need), inside, planned, tweak.flat),
   );
   const deepest = [...bodies].sort((a, b) => b.depth - a.depth)[0];
   if (deepest && deepest.depth > inside.depth)
@@ -113,7 +129,7 @@ export function foldBox(box: BoxDocument, edition: Edition, planned?: Joined): F
     };
   const layers = layersOf(box, inside);
   const folded = layers.reduce((sum, { thick }) => sum + thick, 0);
-  const connectors = connectorsOf(box, planned);
+  const connectors = connectorsOf(box, planned, tweak.connector);
   const share =
     (bodies.reduce((sum, one) => sum + one.width * one.height * one.depth, 0) +
       connectors.reduce((sum, { edges: [a, b, c] }) => sum + a * b * c, 0)) /
@@ -149,10 +165,10 @@ export function foldBox(box: BoxDocument, edition: Edition, planned?: Joined): F
     (body) => wants !== undefined && inside.depth - body.depth <= FOLD_DEPTH.value[wants],
   );
   const why: FoldWhy[] = [
-    ...cramped.map((body): FoldWhy => ({
+    ...[...new Set(cramped.map(({ depth }) => depth))].map((depth): FoldWhy => ({
       is: 'fold wants',
-      what: body.what,
-      left: inside.depth - body.depth,
+      what: cramped.filter((body) => body.depth === depth).map(({ what }) => what),
+      left: inside.depth - depth,
       wants: wants === undefined ? 0 : FOLD_DEPTH.value[wants],
     })),
     ...(depthLeft < SPARE_DEPTH ? [{ is: 'spare', left: depthLeft } as const] : []),
@@ -176,6 +192,16 @@ export function foldBox(box: BoxDocument, edition: Edition, planned?: Joined): F
     assumed,
   };
 }
+
+/** A box with so much more depth in front of it. */
+const deepened = (inside: Inside, more: number): Inside =>
+  more === 0
+    ? inside
+    : {
+        ...inside,
+        depth: inside.depth + more,
+        volume: (inside.volume * (inside.depth + more)) / inside.depth,
+      };
 
 const isRound = ({ columns }: Inside) => columns.length > 1;
 
@@ -201,10 +227,11 @@ function bodyOf(
   gangs: number,
   inside: Inside,
   planned: Joined | undefined,
+  flat = Infinity,
 ): Body {
   const pitch = inside.width / gangs;
   const { width: one, height } = BODY_EDGES.value;
-  const depth = Math.ceil(deviceDepth(item) / 396_875 - 1e-9);
+  const depth = Math.min(flat, Math.ceil(deviceDepth(item) / 396_875 - 1e-9));
   const width = Math.min(Math.floor(one + (item.wide - 1) * pitch), inside.width);
   const tall = Math.min(height, inside.height);
   return {
@@ -281,7 +308,11 @@ function slabs({ columns }: Inside, layers: readonly Layer[]): FoldPlace[] {
 const SIDES: Readonly<Record<LayerName, Piece['side']>> = { ground: 'bottom', neutral: 'left', hot: 'right' };
 
 /** Every connector of the planned joints; without a plan those that are recorded. */
-function connectorsOf(box: BoxDocument, planned: Joined | undefined): Connector[] {
+function connectorsOf(
+  box: BoxDocument,
+  planned: Joined | undefined,
+  other?: Tweak['connector'],
+): Connector[] {
   const made = (what: string, layer: LayerName, edges: Edges): Connector => ({
     what,
     layer,
@@ -297,9 +328,10 @@ function connectorsOf(box: BoxDocument, planned: Joined | undefined): Connector[
           : signal.kind === 'neutral' || (signal.kind === 'guarded' && signal.part === 'neutral')
             ? 'neutral'
             : 'hot';
-      return joint.connectors.map((id, which) =>
+      const ids = other ? other(joint.ends.length) : joint.connectors;
+      return ids.map((id, which) =>
         made(
-          joint.connectors.length > 1 ? `joint ${nth + 1}, connector ${which + 1}` : `joint ${nth + 1}`,
+          ids.length > 1 ? `joint ${nth + 1}, connector ${which + 1}` : `joint ${nth + 1}`,
           layer,
           CONNECTOR_EDGES.value(id),
         ),

@@ -4,6 +4,7 @@ import { close } from './close/station';
 import { count } from './count/station';
 import { fix } from './fix/station';
 import { cutIn } from './cut-in/station';
+import { fold } from './fold/station';
 import { found } from './found/station';
 import { identify } from './identify/station';
 import { join } from './join/station';
@@ -21,6 +22,7 @@ export const STATIONS = {
   'cut-in': cutIn,
   join,
   land,
+  fold,
   close,
 } as const satisfies Readonly<Record<string, StationPart>>;
 export type Station = keyof typeof STATIONS;

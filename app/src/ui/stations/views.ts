@@ -5,6 +5,7 @@ import { changeView } from './change/view';
 import { closeView } from './close/view';
 import { cutInView } from './cut-in/view';
 import { fixView } from './fix/view';
+import { foldView } from './fold/view';
 import { foundView } from './found/view';
 import { identifyView } from './identify/view';
 import { joinView } from './join/view';
@@ -21,5 +22,6 @@ export const VIEWS: Readonly<Record<Exclude<Station, 'count'>, ComponentType<Sta
   'cut-in': cutInView,
   join: joinView,
   land: landView,
+  fold: foldView,
   close: closeView,
 };

@@ -1,0 +1,7 @@
+/** The work of this station, from what every station is given. */
+import type { StationProps } from '../station';
+import { FoldStation } from './FoldStation';
+
+export const foldView = ({ box, edition, width, onBox }: StationProps) => (
+  <FoldStation box={box} edition={edition} width={width} onBox={onBox} />
+);
