@@ -24,7 +24,7 @@ test('the other editions’ answers stand beside the box’s own, and either can
 
   await hand.touch('Found');
   await hand.touch('NEC 2017');
-  await hand.sees('verdict', 'Legal, with 0.00 in³ left');
+  await hand.sees('verdict', 'Legal, 0.00 in³ left');
   await hand.touch('As the job NEC 2023');
   await hand.sees('verdict', 'Over by 0.50 in³');
   await hand.saved();
@@ -33,7 +33,7 @@ test('the other editions’ answers stand beside the box’s own, and either can
   await hand.touch('NEC 2017');
   await hand.saved();
   await hand.open('/job/demo-house-on-the-hill/box/demo-hall-switches');
-  await hand.sees('verdict', 'Legal, with 0.00 in³ left');
+  await hand.sees('verdict', 'Legal, 0.00 in³ left');
   const job = await (await fetch(`${world.address}/api/v1/jobs/demo-house-on-the-hill`)).json();
   expect(job).toMatchObject({ edition: 'nec2017', version: 2 });
   expect(hand.complaints).toEqual([]);

@@ -118,6 +118,7 @@ test('a worn receptacle is replaced like for like in four touches from its open 
   await hand.touch('Worn: replace it like for like');
   await hand.touch('Through the screws of the device');
   expect(hand.touches).toBe(4);
+  await hand.saved();
   await hand.sees('proof', 'A replacement receptacle has duties of its own (406.4(D), from memory)');
   await hand.touch('What changes');
   await hand.sees('step', 'Take out the duplex receptacle');

@@ -63,7 +63,7 @@ test('the verdict is said in words', () => {
   expect(verdictWords(count('18 in3 plastic, 3x 12/2, duplex'))).toBe('over by 2.25 in³');
   expect(verdictWords(count('box plastic, 3x 12/2'))).toBe('no legal volume: read the stamp');
   expect(verdictWords(count('nec2017, box 32, 5x 14/2, clamps, 2x switch'))).toBe(
-    'legal, with 0.00 in³ left: nothing more goes in',
+    'legal, 0.00 in³ left: nothing more goes in',
   );
 });
 

@@ -2,7 +2,8 @@
 import type { Planned } from '../plan/planned.ts';
 import { jointWords } from '../plan/joint-words.ts';
 import { showInches, sixtyFourths, writeLength } from '../quantity/length.ts';
-import type { Fold, FoldPlace, FoldWhy, LayerName } from './fold.ts';
+import type { FoldPlace, LayerName } from './contents.ts';
+import type { Fold, FoldWhy } from './fold.ts';
 import type { Block } from './pack.ts';
 
 const tape = (parts: number) => `${parts < 0 ? '−' : ''}${showInches(sixtyFourths(Math.abs(parts)))} in`;

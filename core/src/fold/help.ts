@@ -3,7 +3,8 @@ import type { BoxDocument } from '../box/document.ts';
 import { gangsOf, withDeviceAt } from '../box/gangs.ts';
 import { CONNECTORS } from '../connector/connectors.ts';
 import type { Edition } from '../edition/index.ts';
-import { type Fold, type FoldAnswer, foldBox, type Joined, type Tweak } from './fold.ts';
+import type { Joined } from './contents.ts';
+import { type Fold, type FoldAnswer, foldBox, type Tweak } from './fold.ts';
 
 export type HelpKind = 'lever' | 'push' | 'flat' | 'deeper' | 'extender' | 'order';
 

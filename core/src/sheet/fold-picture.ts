@@ -1,5 +1,5 @@
 /** The box opened: from the front up to a depth, and from the side, as plain shapes. Numbers and patterns tell without colour. */
-import type { FoldPlace } from '../fold/fold.ts';
+import type { FoldPlace } from '../fold/contents.ts';
 import { type Length, showInches, sixtyFourths } from '../quantity/length.ts';
 import type { Ink, Picture, Shape } from './picture.ts';
 

@@ -30,26 +30,13 @@ import { workOf } from '../plan/suggest.ts';
 import type { HouseRun } from '../run/run.ts';
 import { changeWords } from '../shorthand/change-words.ts';
 import { printCountLine } from '../shorthand/print.ts';
-import { type Length, showInches } from '../quantity/length.ts';
-import type { CutIn } from '../space/cut-in.ts';
-import { reasonsOf } from '../space/cut-in-words.ts';
 import { holePlan } from '../space/of-box.ts';
-import { fittingsOf, layOut, surfaceWords } from '../space/surface.ts';
 import { frameAt, wallPicture } from './hole-picture.ts';
+import type { Part } from './part.ts';
 import type { Picture } from './picture.ts';
 import { vesselPicture } from './vessel-picture.ts';
+import { openingPart, racewayPart } from './wall-parts.ts';
 import { wiringPicture } from './wiring-picture.ts';
-
-/** One table or list of a sheet. */
-export interface Part {
-  readonly title: string;
-  /** Rows of as many cells as there are widths; a strong row is a sum. */
-  readonly rows: readonly { readonly cells: readonly string[]; readonly strong?: boolean }[];
-  /** Shares of the width, the last columns to the right where they are figures. */
-  readonly widths: readonly number[];
-  readonly figures?: number;
-  readonly note?: string;
-}
 
 export interface Sheet {
   readonly id: string;
@@ -293,57 +280,6 @@ function joiningParts(planned: Planned, box: BoxDocument): Part[] {
       ...(faces.length > 0
         ? { note: `${gangs.length > 1 ? 'Numbered by gang, from the left. ' : ''}Torque ${TORQUE}.` }
         : {}),
-    },
-  ];
-}
-
-/** The opening in the wall: what is cut, where, and what the plan stands on. */
-function openingPart(hole: CutIn): Part {
-  const tape = (length: number) => `${showInches(Math.round(length) as Length)} in`;
-  const { best } = hole;
-  const rows = best
-    ? [
-        [
-          'Cut',
-          `${tape(best.opening.width)} × ${tape(best.opening.height)}, centre ${tape(best.y)} from the ${hole.space.ceiling ? 'edge' : 'floor'}; ${tape(best.depthLeft)} of depth left; ${best.plate.kind} plate${best.plate.covers ? '' : ' and a patch'}`,
-        ],
-      ]
-    : [];
-  return {
-    title: 'Opening',
-    widths: [26, 74],
-    rows: rows.map((cells) => ({ cells })),
-    // The drawing tells the place; why it is there, or why there is none, is one sentence or two.
-    note: (best ? reasonsOf(hole, tape).slice(0, 1) : reasonsOf(hole, tape)).join(' '),
-  };
-}
-
-/** Surface raceway that starts here: how it is cut. */
-function racewayPart({ seen }: BoxRecord): Part[] {
-  if (!seen.surface) return [];
-  const run = layOut(seen.surface);
-  const tape = (length: number) => `${showInches(Math.round(length) as Length)} in`;
-  if (!run.cut)
-    return [
-      {
-        title: 'Surface raceway',
-        widths: [100],
-        rows: [],
-        note: run.problems.map((problem) => surfaceWords(problem, tape)).join(' '),
-      },
-    ];
-  return [
-    {
-      title: 'Surface raceway',
-      widths: [62, 38],
-      rows: run.straights.map(({ from, to }, nth) => ({
-        cells: [`${cap(from.what)} to ${to.what}`, run.cut?.pieces[nth]?.cut ?? ''],
-      })),
-      note: `Fittings: ${Object.entries(fittingsOf(run))
-        .map(([what, many]) => `${many} ${what}`)
-        .join(
-          ', ',
-        )}. Each of ${seen.surface.wires} wires ${tape(run.wire)}. Deburr and bush every cut; ${run.bonded} metal boxes are bonded.`,
     },
   ];
 }

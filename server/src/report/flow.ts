@@ -1,5 +1,5 @@
 /** Where each line of a sheet comes to stand: two columns a page, headings with their first row. */
-import type { Part } from '@dense-pack/core/sheet/sheet';
+import type { Part } from '@dense-pack/core/sheet/part';
 import { heightOf, type Paper } from './paper.ts';
 
 export interface Line {

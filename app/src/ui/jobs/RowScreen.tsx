@@ -1,4 +1,5 @@
 /** A row of fixtures over a counter or in a room: where each comes, from both ends and the joists; its boxes made and linked. */
+import type { BoxDocument } from '@dense-pack/core/box/document';
 import { newId } from '@dense-pack/core/box/new-id';
 import { lengthOf } from '@dense-pack/core/box/texts';
 import { editionOf } from '@dense-pack/core/edition/index';
@@ -7,7 +8,15 @@ import { verdictWords } from '@dense-pack/core/fill/verdict';
 import { type Length, showInches } from '@dense-pack/core/quantity/length';
 import { rowPicture } from '@dense-pack/core/sheet/surface-picture';
 import { readCountLine } from '@dense-pack/core/shorthand/read';
-import { chainLines, FIXINGS, planRow, RowAsk, SCHOOLS, type School } from '@dense-pack/core/space/row';
+import {
+  chainLines,
+  FIXINGS,
+  planRow,
+  RowAsk,
+  type RowPlan,
+  SCHOOLS,
+  type School,
+} from '@dense-pack/core/space/row';
 import { useState } from 'react';
 import { useWindowDimensions, View } from 'react-native';
 import { makeBox, type ShownJob, useJob } from '../client/queries';
@@ -71,35 +80,11 @@ function Row({ job }: { readonly job: ShownJob }) {
     return { box: said.box, words: verdictWords(tally(said.box, editionOf(job.edition))) };
   });
   const make = () => {
-    const ids = verdicts.map(({ box: made }, nth) => {
-      const place = plan?.places[nth];
-      const note = place
-        ? `${tape(place.at)} from the left end${plan?.across === undefined ? '' : `, ${tape(plan.across)} across`}; ${FIXINGS[place.fixing]}.`
-        : '';
-      return {
-        id: makeBox(job.id, { name: `Row, fixture ${nth + 1} of ${many}`, box: made, seen: { note } }),
-        box: made,
-      };
-    });
-    changeHouse(job, (now) => ({
-      links: [
-        ...now.links,
-        ...ids.slice(1).flatMap(({ id, box: made }, nth) => {
-          const before = ids[nth];
-          const out = before?.box.items.find((item) => item.kind === 'cable' && item.duty?.does === 'out');
-          const feed = made.items.find((item) => item.kind === 'cable' && item.duty?.does === 'feed');
-          return before && out && feed
-            ? [
-                {
-                  id: newId().toLowerCase(),
-                  from: { box: before.id, piece: out.id },
-                  to: { box: id, piece: feed.id },
-                },
-              ]
-            : [];
-        }),
-      ],
-    }));
+    makeRow(
+      job,
+      plan,
+      verdicts.map((one) => one.box),
+    );
     go(`/job/${job.id}`);
   };
   return (
@@ -161,26 +146,7 @@ function Row({ job }: { readonly job: ShownJob }) {
           <Words role="status">
             {`${tape(plan.end)} from each end, ${tape(plan.pitch)} between${plan.across === undefined ? '' : `, ${tape(plan.across)} from the edge`}.`}
           </Words>
-          <View className="rounded-card border border-hair bg-sheet">
-            {plan.places.map((place, nth) => (
-              <View key={nth} className="gap-0 border-t border-hair px-3 py-2 first:border-t-0">
-                <Words
-                  strong
-                >{`${nth + 1}: ${tape(place.at)} from the left end, ${sided(place.fromMiddle)}`}</Words>
-                <Words size="fine" tone="text-soft">
-                  {[
-                    FIXINGS[place.fixing],
-                    place.off !== undefined && place.off !== 0
-                      ? `joist ${tape(Math.abs(place.off))} to the ${place.off > 0 ? 'right' : 'left'}`
-                      : '',
-                    place.pulled !== 0 ? `pulled ${tape(Math.abs(place.pulled))} out of its even place` : '',
-                  ]
-                    .filter((one) => one !== '')
-                    .join('; ')}
-                </Words>
-              </View>
-            ))}
-          </View>
+          <Places plan={plan} />
         </>
       )}
       <Words size="fine" tone="text-soft">
@@ -213,3 +179,51 @@ function Row({ job }: { readonly job: ShownJob }) {
 
 const sided = (length: number) =>
   length === 0 ? 'in the middle' : `${tape(Math.abs(length))} ${length > 0 ? 'right' : 'left'} of the middle`;
+
+/** Each fixture from the left end and from the middle, with what holds it there. */
+function Places({ plan }: { readonly plan: RowPlan }) {
+  return (
+    <View className="rounded-card border border-hair bg-sheet">
+      {plan.places.map((place, nth) => (
+        <View key={nth} className="gap-0 border-t border-hair px-3 py-2 first:border-t-0">
+          <Words
+            strong
+          >{`${nth + 1}: ${tape(place.at)} from the left end, ${sided(place.fromMiddle)}`}</Words>
+          <Words size="fine" tone="text-soft">
+            {[
+              FIXINGS[place.fixing],
+              place.off !== undefined && place.off !== 0
+                ? `joist ${tape(Math.abs(place.off))} to the ${place.off > 0 ? 'right' : 'left'}`
+                : '',
+              place.pulled !== 0 ? `pulled ${tape(Math.abs(place.pulled))} out of its even place` : '',
+            ]
+              .filter((one) => one !== '')
+              .join('; ')}
+          </Words>
+        </View>
+      ))}
+    </View>
+  );
+}
+
+/** The boxes of a row, each where it comes, and the cables from one to the next. */
+function makeRow(job: ShownJob, plan: RowPlan | undefined, boxes: readonly BoxDocument[]): void {
+  const made = boxes.map((box, nth) => {
+    const place = plan?.places[nth];
+    const note = place
+      ? `${tape(place.at)} from the left end${plan?.across === undefined ? '' : `, ${tape(plan.across)} across`}; ${FIXINGS[place.fixing]}.`
+      : '';
+    const name = `Row, fixture ${nth + 1} of ${boxes.length}`;
+    return { id: makeBox(job.id, { name, box, seen: { note } }), box };
+  });
+  const endOf = ({ id, box }: (typeof made)[number], does: 'feed' | 'out') => {
+    const cable = box.items.find((item) => item.kind === 'cable' && item.duty?.does === does);
+    return cable && { box: id, piece: cable.id };
+  };
+  const links = made.slice(1).flatMap((one, nth) => {
+    const before = made[nth];
+    const [from, to] = [before && endOf(before, 'out'), endOf(one, 'feed')];
+    return from && to ? [{ id: newId().toLowerCase(), from, to }] : [];
+  });
+  changeHouse(job, (now) => ({ links: [...now.links, ...links] }));
+}

@@ -26,7 +26,7 @@ test('a line that does not read names the item and the nearest word, and is not 
 
 test('the job’s edition decides where the line names none, the line’s own where it does', () => {
   typed('box 32, 5x 14/2, clamps, 2x switch', 'nec2017');
-  expect(screen.getByText('Legal, with 0.00 in³ left; nothing more goes in')).toBeTruthy();
+  expect(screen.getByText('Legal, 0.00 in³ left; nothing more goes in')).toBeTruthy();
   screen.unmount();
   typed('nec2023, box 32, 5x 14/2, clamps, 2x switch', 'nec2017');
   expect(screen.getByText('Over by 0.50 in³')).toBeTruthy();

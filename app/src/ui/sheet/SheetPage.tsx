@@ -1,6 +1,7 @@
 /** One sheet as it is read on the screen and printed by the browser: paper, whatever the theme. */
 import { PAPER } from '@dense-pack/core/sheet/picture';
-import type { Part, Sheet } from '@dense-pack/core/sheet/sheet';
+import type { Part } from '@dense-pack/core/sheet/part';
+import type { Sheet } from '@dense-pack/core/sheet/sheet';
 import { Image, Text, View } from 'react-native';
 import { PlainPicture } from '../parts/PlainPicture';
 

@@ -1,6 +1,7 @@
 /** Fold: the box opened layer by layer, from the back; what is in the way and what would help. An estimate, beside the verdict. */
 import type { Edition } from '@dense-pack/core/edition/edition';
-import { type Fold, foldBox, type FoldPlace } from '@dense-pack/core/fold/fold';
+import type { FoldPlace } from '@dense-pack/core/fold/contents';
+import { type Fold, foldBox } from '@dense-pack/core/fold/fold';
 import {
   FOLD_ANSWERS,
   foldWhyWords,

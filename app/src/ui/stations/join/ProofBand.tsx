@@ -21,9 +21,13 @@ interface ProofBandProps {
   readonly pending: boolean;
 }
 
+const FRAMES = { unknown: 'border-unknown', legal: 'border-legal', over: 'border-over' } as const;
+const TONES = { unknown: 'text-unknown', legal: 'text-legal', over: 'text-over' } as const;
+
 export function ProofBand({ judged, mode, pending }: ProofBandProps) {
   const colours = useColours();
   const [all, setAll] = useState(false);
+  const [tall, setTall] = useState(0);
   const { good, proof, findings, plan, say, circuitry, work, wiring } = judged;
   // What was found wrong comes first, each with what hangs on it; then what the loads do.
   const mistakes = useMemo(
@@ -47,62 +51,58 @@ export function ProofBand({ judged, mode, pending }: ProofBandProps) {
     ...(mode === 'plan' ? plan.notes : []),
   ];
   const tone = pending ? 'unknown' : good ? 'legal' : 'over';
-  if (pending)
-    return (
-      <View
-        className="flex-row items-center gap-2 rounded-card border-2 border-unknown bg-sheet px-3 py-2"
-        role="status"
-        testID="proof"
-      >
-        <Sign size={28} color={colours[tone]} aria-hidden />
-        <Words size="lead" strong tone="text-unknown">
-          Working it out again
-        </Words>
-      </View>
-    );
-  const title = good
-    ? mode === 'plan'
-      ? 'The plan works'
-      : 'This wiring works'
-    : mode === 'plan'
-      ? 'No good plan yet'
-      : 'This wiring is wrong';
+  const title = pending
+    ? 'Working it out again'
+    : good
+      ? mode === 'plan'
+        ? 'The plan works'
+        : 'This wiring works'
+      : mode === 'plan'
+        ? 'No good plan yet'
+        : 'This wiring is wrong';
   return (
     <View
-      className={`gap-1 rounded-card border-2 bg-sheet px-3 py-2 ${good ? 'border-legal' : 'border-over'}`}
+      className={`rounded-card border-2 bg-sheet px-3 py-2 ${FRAMES[tone]}`}
       role="status"
       aria-live="polite"
       testID="proof"
     >
       <View className="flex-row items-center gap-2">
         <Sign size={28} color={colours[tone]} aria-hidden />
-        <Words size="lead" strong tone={good ? 'text-legal' : 'text-over'} className="shrink">
+        <Words size="lead" strong tone={TONES[tone]} className="shrink">
           {title}
         </Words>
       </View>
-      <Words size="fine" tone="text-soft">
-        {good
-          ? `Simulated ${proof.states === 1 ? 'as it is wired' : `in ${proof.states} positions of its switches`}, and with each device taken out: ${proof.proved} ${proof.proved === 1 ? 'point' : 'points'} proved, each current out and back the same way.`
-          : `${troubles.length} ${troubles.length === 1 ? 'thing stands' : 'things stand'} against it.`}
-      </Words>
-      {[...new Set(troubles)].slice(0, all ? undefined : FIRST).map((words) => (
-        <View key={words} testID="trouble">
-          <Words>{words}</Words>
-          {hangs.has(words) && (
-            <Words size="fine" tone="text-soft">
-              {hangs.get(words) === '' ? 'No load hangs on it.' : `On it hangs: ${hangs.get(words)}.`}
-            </Words>
+      {pending ? (
+        // What follows stays where it is, under the thumb.
+        <View style={{ height: tall }} />
+      ) : (
+        <View className="gap-1" onLayout={({ nativeEvent }) => setTall(nativeEvent.layout.height)}>
+          <Words size="fine" tone="text-soft">
+            {good
+              ? `Simulated ${proof.states === 1 ? 'as it is wired' : `in ${proof.states} positions of its switches`}, and with each device taken out: ${proof.proved} ${proof.proved === 1 ? 'point' : 'points'} proved, each current out and back the same way.`
+              : `${troubles.length} ${troubles.length === 1 ? 'thing stands' : 'things stand'} against it.`}
+          </Words>
+          {[...new Set(troubles)].slice(0, all ? undefined : FIRST).map((words) => (
+            <View key={words} testID="trouble">
+              <Words>{words}</Words>
+              {hangs.has(words) && (
+                <Words size="fine" tone="text-soft">
+                  {hangs.get(words) === '' ? 'No load hangs on it.' : `On it hangs: ${hangs.get(words)}.`}
+                </Words>
+              )}
+            </View>
+          ))}
+          {troubles.length > FIRST && !all && (
+            <Button label={`Show all ${troubles.length}`} onPress={() => setAll(true)} />
           )}
+          {looks.map((words) => (
+            <Words key={words} size="fine" tone="text-unknown">
+              {words}
+            </Words>
+          ))}
         </View>
-      ))}
-      {troubles.length > FIRST && !all && (
-        <Button label={`Show all ${troubles.length}`} onPress={() => setAll(true)} />
       )}
-      {looks.map((words) => (
-        <Words key={words} size="fine" tone="text-unknown">
-          {words}
-        </Words>
-      ))}
     </View>
   );
 }
