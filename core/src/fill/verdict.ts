@@ -51,8 +51,7 @@ export function verdictParts(tally: Tally): VerdictParts {
     );
   }
   if (tally.margin < 0) return { head: `over by ${show(tally.margin)}${where}` };
-  if (tally.margin === 0)
-    return { head: `legal, ${show(0)} left${where}`, more: 'nothing more goes in' };
+  if (tally.margin === 0) return { head: `legal, ${show(0)} left${where}`, more: 'nothing more goes in' };
   const head = `legal, ${show(tally.margin)} left${where}`;
   const left = allowancesLeft(tally);
   if (!left) return { head };
