@@ -186,6 +186,9 @@ test('the SVG is in millimetres, and its words are escaped', async () => {
   const xs = cut.split(' L').map((pair) => Number(pair.split(' ')[0]));
   expect(Math.max(...xs) - Math.min(...xs)).toBeCloseTo(106.3625, 6);
   expect(text).toContain('Two gang &amp; “pipe”');
+  // What each line is stands beside it.
+  for (const words of ['level line', 'stud edge', 'plate', 'opening that is there'])
+    expect(text).toContain(`>${words}</text>`);
 });
 
 test('no place, no template: it says why', async () => {

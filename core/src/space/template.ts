@@ -96,6 +96,13 @@ export function templateOf(plan: CutIn, best: Placed, name: string): Template {
   const gangs = Array.from({ length: space.box.gangs }, (_, nth) => first + nth * GANG_PITCH.value);
   const both = (length: number) =>
     `${showInches(length as Length)} in (${showMillimetres(length as Length)} mm)`;
+  /** What a line is, beside it. */
+  const mark = (words: string, x: number, y: number): TemplateWords => ({
+    text: words,
+    x: x - left,
+    y: y - bottom,
+    size: (LETTERS * 3) / 4,
+  });
   const text = (words: string, row: number): TemplateWords => ({
     text: words,
     x: ROUND,
@@ -117,6 +124,12 @@ export function templateOf(plan: CutIn, best: Placed, name: string): Template {
       ...studs.map((edge) => line('stud', [edge, bottom + UNDER], [edge, bottom + height])),
     ],
     words: [
+      mark('level line', left + INCH / 16, best.y + INCH / 32),
+      mark('plate', plate.left + INCH / 16, topOf(plate) + INCH / 32),
+      ...(old && touches(old, plate)
+        ? [mark('opening that is there', old.left + INCH / 16, old.bottom - LETTERS)]
+        : []),
+      ...studs.map((edge) => mark('stud edge', edge + INCH / 32, bottom + height - LETTERS)),
       text(name, 1),
       text(`Cut ${both(opening.width)} × ${both(opening.height)}, on or just inside the line.`, 2),
       text(
