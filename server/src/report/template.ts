@@ -1,6 +1,7 @@
 /** The template of an opening at 100 %: PDF on letter or A4, tiled where it is larger, and DXF in true millimetres. */
 import type { Writable } from 'node:stream';
 import { type Layer, OVERLAP, type Template, tilesOf } from '@dense-pack/core/space/template';
+import { cap } from '@dense-pack/core/finding/say';
 import { DxfWriter, point3d, Units } from '@tarikjabiri/dxf';
 import { newPaper, type Paper, printable, tagged } from './paper.ts';
 
@@ -157,7 +158,7 @@ function foot(
     paper
       .fontSize(8)
       .text(
-        printable(`${name}. ${which}print at 100 %, not fitted to the page; measure a bar first.`),
+        printable(`${name}. ${cap(`${which}print at 100 %, not fitted to the page; measure a bar first.`)}`),
         MARGIN,
         top + 26,
         { width: width - 2 * MARGIN, lineBreak: false, ellipsis: true },
