@@ -12,6 +12,9 @@ const place = writtenLength('any', far, '100 ft');
 const orNothing = writtenLength('nothing', far, '100 ft');
 const size = writtenLength('more', far, '100 ft');
 
+/** The most points of one leg. */
+export const POINTS_MOST = 60;
+
 /** What a leg of the run ends in. */
 export const SURFACE_ENDS = {
   'switch box': 'switch box',
@@ -34,7 +37,10 @@ export const Surface = z.strictObject({
       z.strictObject({
         /** The leg and the point of it where this one branches off with a tee; without it, the starter. */
         from: z.strictObject({ leg: z.int().min(0), point: z.int().min(0) }).optional(),
-        points: z.array(Point).min(1, 'must go somewhere').max(60, 'must be at most 60 points'),
+        points: z
+          .array(Point)
+          .min(1, 'must go somewhere')
+          .max(POINTS_MOST, `must be at most ${POINTS_MOST} points`),
         end: z.enum(Object.keys(SURFACE_ENDS) as [SurfaceEnd, ...SurfaceEnd[]]).default('blank end'),
       }),
     )

@@ -87,3 +87,18 @@ test('what stands behind was measured once: it is in the way here too', () => {
   expect(ask.wall.cavity).toBe('3 1/2 in');
   expect(ask.obstacles).toMatchObject([{ what: 'thing behind', depth: '1.5 in' }]);
 });
+
+test('what stands behind and is said to be deeper than the cavity takes all of it: nothing fails, nothing fits before it', () => {
+  const line = recorded('18 in3 plastic, 14/2, switch');
+  for (const site of [
+    { cavity: '4 in', behind: '5 in' },
+    { behind: '5 in' },
+    { cavity: '90 mm', behind: '100 mm' },
+    { cavity: '0.25 in' },
+  ]) {
+    const fields = BoxFields.parse({ ...line, box: { ...line.box, site } });
+    const ask = holeAsk(fields, nec);
+    if (site.behind !== undefined) expect(ask.obstacles[0]?.depth).toBeUndefined();
+    expect(() => planCutIn(ask)).not.toThrow();
+  }
+});

@@ -82,12 +82,13 @@ export function usualHole({ box, found, seen }: Recorded): Hole {
   const cavity = site?.cavity === undefined ? undefined : lengthOf(site.cavity) - lengthOf(USUAL.board);
   const at = { x: beside(side, bay, lengthOf(USUAL.stud), width), y: ceiling ? inches(60) : habitOf(there) };
   const [x, y] = [say(at.x), say(at.y)];
+  const deep = cavity !== undefined && cavity > 0 ? say(cavity) : ceiling ? USUAL.ceiling : USUAL.wall;
   return Hole.parse({
     wall: {
       kind: ceiling ? 'ceiling' : 'wall',
       studs: ['0 in', say(bay)],
       stud: USUAL.stud,
-      cavity: cavity !== undefined && cavity > 0 ? say(cavity) : ceiling ? USUAL.ceiling : USUAL.wall,
+      cavity: deep,
       board: USUAL.board,
       finish: site?.setback ?? '0 in',
     },
@@ -95,9 +96,13 @@ export function usualHole({ box, found, seen }: Recorded): Hole {
     obstacles:
       site?.behind === undefined || site.behind === '0 in'
         ? []
-        : [thingBehind('thing behind', at.x, at.y, site.behind)],
+        : [thingBehind('thing behind', at.x, at.y, site.behind, deep)],
   });
 }
+
+/** How much of a cavity something takes; what is as deep as it, or is said to be deeper, takes all of it. */
+export const takenOf = (depth: string, cavity: string): { readonly depth?: string } =>
+  lengthOf(depth) < lengthOf(cavity) ? { depth } : {};
 
 /** Two inches of something behind a place. @param depth how much of the cavity it takes, from the back */
 export const thingBehind = (
@@ -105,13 +110,14 @@ export const thingBehind = (
   x: number,
   y: number,
   depth: string,
+  cavity: string,
 ): Hole['obstacles'][number] => ({
   what,
   x: say(x - inches(1)),
   y: say(y - inches(1)),
   width: '2 in',
   height: '2 in',
-  depth,
+  ...takenOf(depth, cavity),
 });
 
 /** The question for a box: what was measured, with the box as it is planned where the person said nothing else. */

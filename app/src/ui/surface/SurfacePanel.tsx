@@ -1,5 +1,5 @@
 /** Surface raceway from this box: its path touched on wall and ceiling, cut, nested and counted. */
-import { Surface, SURFACE_ENDS, type SurfaceEnd } from '@dense-pack/core/box/surface';
+import { POINTS_MOST, Surface, SURFACE_ENDS, type SurfaceEnd } from '@dense-pack/core/box/surface';
 import { lengthOf } from '@dense-pack/core/box/texts';
 import { type Length, showInches } from '@dense-pack/core/quantity/length';
 import { placeUnder, surfaceFrame, surfacePicture } from '@dense-pack/core/sheet/surface-picture';
@@ -16,6 +16,7 @@ import type { ChangeBox } from '../box/use-box-edit';
 import { Choice, wordOptions } from '../parts/Choice';
 import { Fold } from '../parts/Fold';
 import { type MeasureRow, Measures, without } from '../parts/Measures';
+import { Notice } from '../parts/Notice';
 import { PlainPicture } from '../parts/PlainPicture';
 import { Button, IconPress } from '../parts/Press';
 import { Words } from '../parts/Words';
@@ -108,6 +109,11 @@ export function SurfacePanel({ surface, width, onSurface, box, edition, onBox }:
       <Words size="fine" tone="text-soft">
         Touch where it goes next; it runs straight up or along. The arrows lengthen it by 6 in.
       </Words>
+      {(leg?.points.length ?? 0) >= POINTS_MOST && (
+        <Notice title={`This leg has ${POINTS_MOST} points, as many as are kept`} tone="unknown">
+          Branch at a corner to go on.
+        </Notice>
+      )}
       <View className="flex-row flex-wrap items-center gap-1">
         {WAYS.map(({ label, icon, x, y }) => (
           <IconPress

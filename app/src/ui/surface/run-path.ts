@@ -1,5 +1,5 @@
 /** How a run of raceway is drawn out by touches: each gives the changed run for the run as it stands. */
-import { Surface } from '@dense-pack/core/box/surface';
+import { POINTS_MOST, Surface } from '@dense-pack/core/box/surface';
 import { lengthOf } from '@dense-pack/core/box/texts';
 import { inches, type Length, writeLength } from '@dense-pack/core/quantity/length';
 
@@ -51,6 +51,8 @@ export function goneTo(surface: Surface, number: number, x: number, y: number): 
         : ((leg?.from && surface.legs[leg.from.leg]?.points[leg.from.point]) ?? surface.start);
     const straight =
       points.length > 0 && before !== undefined && (along ? before.y === end.y : before.x === end.x);
+    // As many as are kept: the panel says so.
+    if (leg && !straight && points.length >= POINTS_MOST) return leg;
     return {
       end: 'blank end',
       ...leg,

@@ -3,7 +3,7 @@ import { type CutInAsk, type Hold, HOLDS, type Hole, USES } from '@dense-pack/co
 import { lengthOf } from '@dense-pack/core/box/texts';
 import { inches, type Length, writeLength } from '@dense-pack/core/quantity/length';
 import type { CutIn } from '@dense-pack/core/space/cut-in';
-import { BAYS, beside, thingBehind } from '@dense-pack/core/space/of-box';
+import { BAYS, beside, takenOf, thingBehind } from '@dense-pack/core/space/of-box';
 import { ganged, NAILED_WITHIN, OPENING } from '@dense-pack/core/space/sizes';
 import { View } from 'react-native';
 import { Choice, wordOptions } from '../../parts/Choice';
@@ -82,11 +82,25 @@ function placed(what: (typeof OFTEN)[number]['what'], hole: Hole): Hole['obstacl
   const height = hole.wall.height;
   switch (what) {
     case 'box behind':
-      return thingBehind(what, x, y, '1 1/2 in');
+      return thingBehind(what, x, y, '1 1/2 in', hole.wall.cavity);
     case 'pipe left':
-      return { what, x: say(x - half - inches(2)), y: '0 in', width: '1 in', height, depth: '2 in' };
+      return {
+        what,
+        x: say(x - half - inches(2)),
+        y: '0 in',
+        width: '1 in',
+        height,
+        ...takenOf('2 in', hole.wall.cavity),
+      };
     case 'pipe right':
-      return { what, x: say(x + half + inches(1)), y: '0 in', width: '1 in', height, depth: '2 in' };
+      return {
+        what,
+        x: say(x + half + inches(1)),
+        y: '0 in',
+        width: '1 in',
+        height,
+        ...takenOf('2 in', hole.wall.cavity),
+      };
     case 'casing':
       return { what, x: say(x + half + inches(1)), y: '0 in', width: '2 1/4 in', height: '80 in' };
   }

@@ -1,5 +1,7 @@
 /** Cutting in by touch (handbook 14, 22): each thing found at the wall is one touch; what is typed wrong is told and kept. */
+import { Hole } from '@dense-pack/core/box/hole';
 import { BoxFields } from '@dense-pack/core/box/record';
+import { Surface } from '@dense-pack/core/box/surface';
 import { editionOf } from '@dense-pack/core/edition/index';
 import { readCountLine } from '@dense-pack/core/shorthand/read';
 import { usualHole } from '@dense-pack/core/space/of-box';
@@ -154,3 +156,26 @@ test('a fresh opening stands at a height by habit; the old box comes back where 
   press('No box there yet');
   expect(now.seen.hole?.there).toMatchObject({ gangs: 1, kind: 'new-work' });
 });
+
+test('in a thin cavity what is often in the way is taken as all of it, and is kept', () => {
+  render(<Wall stud="left" />);
+  press('Type the measures');
+  const field = screen.getByLabelText('Cavity');
+  act(() => fireEvent.changeText(field, '1 in'));
+  act(() => fireEvent(field, 'blur'));
+  for (const name of ['Box behind', 'Pipe left', 'Pipe right']) press(name);
+  expect(now.seen.hole?.obstacles.map(({ depth }) => depth)).toEqual([undefined, undefined, undefined]);
+  expect(Hole.safeParse(now.seen.hole).success).toBe(true);
+});
+
+test('a leg of raceway takes sixty points, then says so and loses nothing', () => {
+  render(<Wall stud="left" />);
+  press('Lay surface raceway from this box');
+  for (let nth = 0; nth < 31; nth += 1) {
+    press('6 in up');
+    press('6 in to the right');
+  }
+  expect(now.seen.surface?.legs[0]?.points).toHaveLength(60);
+  expect(screen.getByText('This leg has 60 points, as many as are kept')).toBeTruthy();
+  expect(Surface.safeParse(now.seen.surface).success).toBe(true);
+}, 60_000);
