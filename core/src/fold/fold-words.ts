@@ -11,7 +11,7 @@ const written = (parts: number) => writeLength(sixtyFourths(parts), 'in');
 
 const MISSING = {
   volume: 'its volume is not known: read the stamp, or measure it inside',
-  barrier: 'with a barrier each space folds on its own: record them as two boxes',
+  barrier: 'the barrier makes two spaces: say which cables and devices are in space b',
   size: 'its inside comes out smaller than half an inch or larger than 24 in: measure it',
 } as const;
 
@@ -29,10 +29,20 @@ export function foldWhyWords(why: FoldWhy): string {
       return `The connectors find no place: ${why.what.join(', ')}.`;
     case 'not proved':
       return 'No way was found in the time there is: take it as tight.';
+    case 'jammed':
+      return `The ${why.what.join(' and the ')} ${why.what.length > 1 ? 'meet' : 'meets'} a wall, a clamp or another device: a body is taken as 1¹¹⁄₁₆ × 2½ in.`;
+    case 'through':
+      return `${why.what.join(', ')}: the ends lie on both sides of the barrier, and nothing crosses it.`;
+    case 'in the way':
+      return why.gains === undefined
+        ? `In the way is ${why.what}: without it the others find their places.`
+        : `Most in the way is ${why.what}: without it ${tape(why.gains)} more are left over.`;
+    case 'crosses':
+      return `${why.what.join(' and ')} ${why.what.length > 1 ? 'lie' : 'lies'} on the far side of ${why.what.length > 1 ? 'their terminals: bring their tails' : 'its terminal: bring its tail'} across the back.`;
     case 'fold wants':
       return `${tape(why.left)} are left behind the ${why.what.join(', ')}; a fold wants more than about ${tape(why.wants)}.`;
     case 'spare':
-      return why.left === 0
+      return why.left <= 0
         ? 'Nothing of the depth is left over.'
         : `Only ${tape(why.left)} of depth are left over.`;
   }

@@ -57,7 +57,7 @@ test('the drawings tell what they show, with number and letter, and nothing lies
   if (!inside) throw new Error('no inside');
   const front = foldFront(inside, fold.places, new Set(['joint 1']), 358);
   expect(front.alt).toMatch(
-    /^The box from the front, 5³⁄₄ in wide and 3 in high inside: joint 1, joint 2, .*smart switch 3\.$/,
+    /^The box from the front, 5¹³⁄₁₆ in wide and 3¹⁄₁₆ in high inside: joint 1, joint 2, .*smart switch 3\.$/,
   );
   const texts = front.shapes.flatMap((shape) => (shape.kind === 'text' ? [shape.text] : []));
   expect(texts).toEqual(expect.arrayContaining(['1 G', '2 N', '3 H']));

@@ -4,13 +4,16 @@ import { gangsOf, withDeviceAt } from '../box/gangs.ts';
 import { CONNECTORS } from '../connector/connectors.ts';
 import type { Edition } from '../edition/index.ts';
 import type { Joined } from './contents.ts';
-import { type Fold, type FoldAnswer, foldBox, type Tweak } from './fold.ts';
+import { type Fold, type FoldAnswer, foldBox, type FoldOptions } from './fold.ts';
+import type { Solids } from './solids.ts';
 
-export type HelpKind = 'lever' | 'push' | 'flat' | 'deeper' | 'extender' | 'order';
+export type HelpKind = 'one-lever' | 'lever' | 'push' | 'flat' | 'deeper' | 'extender' | 'order';
 
 export interface Help {
   readonly kind: HelpKind;
   readonly fold: Fold;
+  /** What it is done to, where it is one thing. */
+  readonly what?: string;
   /** The box with its devices in another order, where that is what helps. */
   readonly box?: BoxDocument;
 }
@@ -31,7 +34,7 @@ export const isBetter = (a: Fold, b: Fold): boolean =>
   (RANK[a.fits] === RANK[b.fits] && (a.depthLeft ?? 0) >= (b.depthLeft ?? 0) + WORTH);
 
 /** The smallest connectors of a family that take so many ends: one, or several in a row with a jumper between. */
-function connectorsFor(family: 'lever' | 'push'): NonNullable<Tweak['connector']> {
+function connectorsFor(family: 'lever' | 'push'): (ends: number) => readonly string[] {
   const kinds = CONNECTORS.filter((one) => one.family === family).sort(
     (a, b) => (a.ports ?? 0) - (b.ports ?? 0),
   );
@@ -46,13 +49,34 @@ function connectorsFor(family: 'lever' | 'push'): NonNullable<Tweak['connector']
   };
 }
 
-/** @param now how the box folds as it is planned */
-export function helpsOf(box: BoxDocument, edition: Edition, planned: Joined | undefined, now: Fold): Help[] {
+/** @param now how the box folds as it is planned @param solids typical, or as the person measured them */
+export function helpsOf(
+  box: BoxDocument,
+  edition: Edition,
+  planned: Joined | undefined,
+  now: Fold,
+  solids?: Solids,
+): Help[] {
   if (now.fits === 'unknown') return [];
-  const tweaks: readonly (readonly [HelpKind, Tweak])[] = [
+  const own = { quick: true, ...(solids ? { solids } : {}) };
+  const lever = connectorsFor('lever');
+  const blocking = now.why.flatMap((why) => (why.is === 'in the way' ? [why.what] : []))[0];
+  const joint = blocking && /^joint \d+/.exec(blocking)?.[0];
+  const tweaks: readonly (readonly [HelpKind, FoldOptions, string?])[] = [
     ...(planned && planned.wiring.joints.length > 0
       ? ([
-          ['lever', { connector: connectorsFor('lever') }],
+          ...(joint
+            ? [
+                [
+                  'one-lever',
+                  {
+                    connector: (ends: number, what: string) => (what === joint ? lever(ends) : undefined),
+                  },
+                  joint,
+                ] as const,
+              ]
+            : []),
+          ['lever', { connector: lever }],
           ['push', { connector: connectorsFor('push') }],
         ] as const)
       : []),
@@ -60,16 +84,17 @@ export function helpsOf(box: BoxDocument, edition: Edition, planned: Joined | un
     ['deeper', { deeper: TRIED.deeper }],
     ['extender', { deeper: TRIED.extender }],
   ];
-  const helps: Help[] = tweaks.map(([kind, tweak]) => ({
+  const helps: Help[] = tweaks.map(([kind, tweak, what]) => ({
     kind,
-    fold: foldBox(box, edition, planned, tweak),
+    fold: foldBox(box, edition, planned, { ...own, ...tweak }),
+    ...(what === undefined ? {} : { what }),
   }));
   const ids = gangsOf(box).map(({ item }) => item.id);
   if (ids.length > 1 && ids.length <= ORDERED_MOST)
     for (const id of ids)
       for (const at of ids.keys()) {
         const other = withDeviceAt(box, id, at);
-        const fold = foldBox(other, edition, planned);
+        const fold = foldBox(other, edition, planned, own);
         const best = helps.find(({ kind }) => kind === 'order');
         if (best && !isBetter(fold, best.fold)) continue;
         helps.splice(0, helps.length, ...helps.filter(({ kind }) => kind !== 'order'), {
@@ -85,7 +110,7 @@ export function helpsOf(box: BoxDocument, edition: Edition, planned: Joined | un
     );
 }
 
-export const HELP_WORDS: Readonly<Record<HelpKind, string>> = {
+const HELP_WORDS: Readonly<Record<Exclude<HelpKind, 'one-lever'>, string>> = {
   lever: 'Lever connectors in place of these',
   push: 'Push-in connectors in place of these',
   flat: 'Devices no deeper than 1 in',
@@ -93,6 +118,9 @@ export const HELP_WORDS: Readonly<Record<HelpKind, string>> = {
   extender: 'An extender or ring of ½ in',
   order: 'The devices in another order',
 };
+
+export const helpWords = ({ kind, what }: Help): string =>
+  kind === 'one-lever' ? `Levers for ${what ?? 'one joint'} alone` : HELP_WORDS[kind];
 
 /** The box with a deeper device in place of each of its switches: is there room for it later? */
 export const withSmartSwitches = (box: BoxDocument): BoxDocument => ({

@@ -18,6 +18,9 @@ export interface Piece {
   readonly edges: Edges;
   /** Which side it is laid to, where it may: its tail leaves there. */
   readonly side: 'left' | 'right' | 'bottom';
+  /** Its middle may not be left of, or right of, here: where it has to lie on its side. */
+  readonly from?: number;
+  readonly to?: number;
 }
 
 export type Packed =
@@ -37,10 +40,13 @@ const meets = (a: Block, b: Block) =>
   a.z < b.z + b.depth &&
   b.z < a.z + a.depth;
 
-/** Lays solids into spaces that do not meet; the answer has them in the order they were given. */
-export function pack(spaces: readonly Block[], pieces: readonly Piece[]): Packed {
+/**
+ * Lays solids into spaces that do not meet; the answer has them in the order they were given.
+ * @param most places that are tried before it gives up
+ */
+export function pack(spaces: readonly Block[], pieces: readonly Piece[], most = TRIES_MOST): Packed {
   const order = pieces
-    .map((piece, nth) => ({ ...piece, nth }))
+    .map((piece, nth) => ({ ...piece, nth, places: placesOf(piece, spaces, () => sums) }))
     .sort((a, b) => volume(b.edges) - volume(a.edges) || a.nth - b.nth);
   const room = spaces.reduce((sum, { width, height, depth }) => sum + width * height * depth, 0);
   const need = order.reduce((sum, { edges }) => sum + volume(edges), 0);
@@ -59,13 +65,18 @@ export function pack(spaces: readonly Block[], pieces: readonly Piece[]): Packed
     const last = laid.at(-1);
     // Two alike are laid in one order only.
     const after =
-      before && last && sameEdges(before.edges, piece.edges) && before.side === piece.side
+      before &&
+      last &&
+      sameEdges(before.edges, piece.edges) &&
+      before.side === piece.side &&
+      before.from === piece.from &&
+      before.to === piece.to
         ? last.block
         : undefined;
-    for (const block of placesOf(piece, spaces, sums)) {
+    for (const block of piece.places()) {
       if (after && rank(block) < rank(after)) continue;
       tries += 1;
-      if (tries > TRIES_MOST) return false;
+      if (tries > most) return false;
       if (laid.some((one) => meets(one.block, block))) continue;
       laid.push({ block, nth: piece.nth });
       if (lay(at + 1)) return true;
@@ -76,7 +87,7 @@ export function pack(spaces: readonly Block[], pieces: readonly Piece[]): Packed
   if (lay(0)) {
     return { fits: true, places: [...laid].sort((a, b) => a.nth - b.nth).map(({ block }) => block) };
   }
-  return { fits: false, proved: tries <= TRIES_MOST };
+  return { fits: false, proved: tries <= most };
 }
 
 const sameEdges = (a: Edges, b: Edges) => a[0] === b[0] && a[1] === b[1] && a[2] === b[2];
@@ -107,23 +118,43 @@ function turnsOf([a, b, c]: Edges): Edges[] {
 }
 
 /** Places of a solid one after another, those at the back and on its side first: most searches end at one of the first. */
-function* placesOf(
-  { edges, side }: Piece,
+function placesOf(
+  { edges, side, from, to }: Piece,
   spaces: readonly Block[],
-  sums: readonly number[],
-): Generator<Block> {
-  const turns = turnsOf(edges);
+  sumsOfAll: () => readonly number[],
+): () => Generator<Block> {
   const deepest = Math.max(0, ...spaces.map(({ depth }) => depth));
-  for (const z of sums) {
-    if (z > deepest) return;
-    for (const space of spaces)
-      for (const [width, height, depth] of turns) {
+  // The ways it stands in each space, with the places from the left and from below: worked out once.
+  let ways: readonly Stand[] | undefined;
+  const standsOf = (): Stand[] => {
+    const sums = sumsOfAll();
+    const turns = turnsOf(edges);
+    return spaces.flatMap((space) =>
+      turns.flatMap(([width, height, depth]): Stand[] => {
         const [right, top, front] = [space.width - width, space.height - height, space.depth - depth];
-        if (right < 0 || top < 0 || z > front) continue;
-        const ys = sums.filter((sum) => sum <= top);
+        if (right < 0 || top < 0 || front < 0) return [];
         const left = sums.filter((sum) => sum <= right);
-        const xs = [...new Set([...left, ...left.map((sum) => right - sum)])].sort((a, b) => a - b);
+        const line = from ?? to;
+        // A solid that has to lie on its side can also stop where its middle is on the line.
+        const middle = line === undefined ? NaN : line - space.x - width / 2;
+        const stop = line === undefined ? [] : [Math.floor(middle), Math.ceil(middle)];
+        const xs = [...new Set([...left, ...left.map((sum) => right - sum), ...stop])]
+          .filter((x) => x >= 0 && x <= right)
+          .filter((x) => from === undefined || space.x + x + width / 2 >= from)
+          .filter((x) => to === undefined || space.x + x + width / 2 <= to)
+          .sort((a, b) => a - b);
         if (side === 'right') xs.reverse();
+        const ys = sums.filter((sum) => sum <= top);
+        return [{ space, width, height, depth, front, xs, ys }];
+      }),
+    );
+  };
+  return function* places() {
+    ways ??= standsOf();
+    for (const z of sumsOfAll()) {
+      if (z > deepest) return;
+      for (const { space, width, height, depth, front, xs, ys } of ways) {
+        if (z > front) continue;
         const at = (x: number, y: number): Block => ({
           x: space.x + x,
           y: space.y + y,
@@ -135,5 +166,17 @@ function* placesOf(
         if (side === 'bottom') for (const y of ys) for (const x of xs) yield at(x, y);
         else for (const x of xs) for (const y of ys) yield at(x, y);
       }
-  }
+    }
+  };
+}
+
+/** A solid turned one way in one space, with the places it may have there. */
+interface Stand {
+  readonly space: Block;
+  readonly width: number;
+  readonly height: number;
+  readonly depth: number;
+  readonly front: number;
+  readonly xs: readonly number[];
+  readonly ys: readonly number[];
 }

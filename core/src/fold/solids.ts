@@ -2,6 +2,7 @@
  * Real sizes of what is folded into a box, for the second answer: does it work, beside is it legal.
  * Nothing here decides fill.
  */
+import type { DeviceName } from '../device/index.ts';
 import type { Cited, Size } from '../edition/index.ts';
 
 /** Face of a device body behind the strap, in². Typical of a device that fills its gang. */
@@ -88,7 +89,75 @@ export const FOLD_DEPTH: Cited<Readonly<Record<Size, number>>> = {
   confidence: 'common practice',
 };
 
+/** Inside of a device box at its opening, in: 3 high, 2⅛ wide and 1¹³⁄₁₆ more for each further gang. */
+export const OPENING: Cited<{ readonly high: number; readonly wide: number; readonly pitch: number }> = {
+  value: { high: 3, wide: 2.125, pitch: 1.8125 },
+  section: 'opening of a device box',
+  confidence: 'common practice',
+};
+
+/** By so much a moulded box narrows to its back, at each side: wider by it in front, narrower behind. */
+export const TAPER: Cited<number> = {
+  value: inch(1 / 16),
+  section: 'draft of moulded boxes',
+  confidence: 'common practice',
+};
+
+/** From so many times the area of its opening a device box of known depth has a pocket beside it. */
+export const POCKET_FROM: Cited<number> = {
+  value: 1.2,
+  section: 'side pockets',
+  confidence: 'common practice',
+};
+
+/** A side pocket begins behind the wallboard. */
+export const POCKET_BACK: Cited<number> = {
+  value: inch(0.5),
+  section: 'side pockets',
+  confidence: 'common practice',
+};
+
+/** A clamp inside that grips: so much of the height, so deep from the back, over the whole width. */
+export const CLAMP_EDGES: Cited<{ readonly high: number; readonly deep: number }> = {
+  value: { high: inch(0.375), deep: inch(0.75) },
+  section: 'clamps inside',
+  confidence: 'common practice',
+};
+
+/** A barrier is a sheet. */
+export const BARRIER_THICK: Cited<number> = {
+  value: inch(1 / 16),
+  section: 'barriers',
+  confidence: 'common practice',
+};
+
 /** How much more room folded conductors take than their copper and insulation. Common practice, no source. */
-export const LOOSE = 1.5;
+const LOOSE = 1.5;
 /** Depth that must be left before a box is called good to fold. Common practice, no source. */
-export const SPARE_DEPTH = inch(0.25);
+const SPARE_DEPTH = inch(0.25);
+
+/** What folding assumes of every part: typical, and the person's to change for the part in hand. */
+export interface Solids {
+  /** Length of a conductor in the box, in. */
+  readonly conductor: number;
+  /** How many times their own room folded conductors take. */
+  readonly loose: number;
+  /** Depth left over from which a box folds easily, in sixty-fourths. */
+  readonly spare: number;
+  /** Depths behind the strap by the kind of device, in sixty-fourths, as the person measured them. */
+  readonly bodies: Readonly<Partial<Record<DeviceName, number>>>;
+  /** Connectors by their id, as the person measured them. */
+  readonly connectors: Readonly<Record<string, Edges>>;
+}
+
+export const TYPICAL: Solids = {
+  conductor: ASSUMED.conductor,
+  loose: LOOSE,
+  spare: SPARE_DEPTH,
+  bodies: {},
+  connectors: {},
+};
+
+/** The body of a connector: as measured, or typical. */
+export const connectorEdges = (id: string, { connectors }: Solids): Edges =>
+  connectors[id] ?? CONNECTOR_EDGES.value(id);

@@ -6,6 +6,8 @@ import type { BoxDocument } from '../box/document.ts';
 import { type DutyItem, runOf } from '../box/set-up.ts';
 import { type DeviceWork, roleOf, type Run, Schools, secondHalf, type WorkPlan } from '../box/work.ts';
 import { type DeviceName, kindOf } from '../device/index.ts';
+import { SIDES } from '../box/words.ts';
+import { itemsIn, sidesAreTold } from '../fill/spaces.ts';
 import { devicePieces, piecesOf } from '../physical/pieces.ts';
 
 const run = (of: string, does: Run['does'], more: Partial<Run> = {}): Run => ({
@@ -51,6 +53,52 @@ const takesBothHots = (name: DeviceName) =>
 
 /** What the box does as far as it can be told. @param circuit name of the circuit on the record */
 export function suggestWork(box: BoxDocument, circuit = ''): WorkPlan {
+  const divided = box.items.some(({ kind }) => kind === 'barrier') && sidesAreTold(box);
+  return divided ? suggestSpaces(box, circuit) : suggestOne(box, circuit);
+}
+
+/** Nothing crosses a barrier: each space is guessed on its own, with circuits and chains of its own. */
+function suggestSpaces(box: BoxDocument, circuit: string): WorkPlan {
+  const [a, b] = SIDES.map((side) => suggestOne({ ...box, items: itemsIn(box, side) }, circuit)) as [
+    WorkPlan,
+    WorkPlan,
+  ];
+  const taken = a.circuits.map(({ id }) => id);
+  const free = ['b', 'c', 'd', 'e'].filter((id) => !taken.includes(id));
+  const renamed = new Map(b.circuits.map(({ id }, nth) => [id, free[nth] ?? id]));
+  const other = (id: string) => renamed.get(id) ?? id.replace(/^way-/, 'way-b');
+  return {
+    ...a,
+    circuits: [
+      ...a.circuits,
+      ...b.circuits.map(({ partner, ...one }) => ({
+        ...one,
+        id: other(one.id),
+        name: '',
+        ...(partner === undefined ? {} : { partner: other(partner) }),
+      })),
+    ],
+    runs: [
+      ...a.runs,
+      ...b.runs.map((one) => ({
+        ...one,
+        circuits: one.circuits.map(other),
+        hots: one.hots.map(other),
+        ...(one.chain === undefined ? {} : { chain: other(one.chain) }),
+      })),
+    ],
+    devices: [
+      ...a.devices,
+      ...b.devices.map((one) => ({
+        ...one,
+        circuit: other(one.circuit),
+        ...(one.chain === undefined ? {} : { chain: other(one.chain) }),
+      })),
+    ],
+  };
+}
+
+function suggestOne(box: BoxDocument, circuit: string): WorkPlan {
   const pieces = piecesOf(box);
   const breaker = box.site?.breaker;
   const schools = Schools.parse({});

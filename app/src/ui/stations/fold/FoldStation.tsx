@@ -10,7 +10,7 @@ import {
   orderOf,
   turned,
 } from '@dense-pack/core/fold/fold-words';
-import { HELP_WORDS, helpsOf, withSmartSwitches } from '@dense-pack/core/fold/help';
+import { helpsOf, helpWords, withSmartSwitches } from '@dense-pack/core/fold/help';
 import type { Planned } from '@dense-pack/core/plan/planned';
 import { showInches, sixtyFourths } from '@dense-pack/core/quantity/length';
 import { foldFront, foldSide } from '@dense-pack/core/sheet/fold-picture';
@@ -223,8 +223,9 @@ function Helps({ box, edition, planned, fold, onBox }: HelpsProps) {
       <Words heading={2} strong>
         What would help, best first
       </Words>
-      {helps.map(({ kind, fold: other, box: ordered }) => {
-        const said = `${HELP_WORDS[kind]}: ${FOLD_ANSWERS[other.fits].toLowerCase()}${other.depthLeft === undefined ? '' : `, ${tape(other.depthLeft)} left over`}`;
+      {helps.map((help) => {
+        const { kind, fold: other, box: ordered } = help;
+        const said = `${helpWords(help)}: ${FOLD_ANSWERS[other.fits].toLowerCase()}${other.depthLeft === undefined ? '' : `, ${tape(other.depthLeft)} left over`}`;
         return ordered ? (
           <Button
             key={kind}
