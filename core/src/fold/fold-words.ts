@@ -1,12 +1,12 @@
 /** Whether a box folds, in sentences and as the command line answers it. */
 import type { Planned } from '../plan/planned.ts';
-import { jointWords } from '../plan/joint-words.ts';
 import { showInches, sixtyFourths, writeLength } from '../quantity/length.ts';
-import type { FoldPlace, LayerName } from './contents.ts';
-import type { Fold, FoldWhy } from './fold.ts';
+import { orderOf } from './fold-steps.ts';
+import type { Fold, FoldAnswer, FoldWhy } from './fold.ts';
 import type { Block } from './pack.ts';
 
-const tape = (parts: number) => `${parts < 0 ? '−' : ''}${showInches(sixtyFourths(Math.abs(parts)))} in`;
+export const tape = (parts: number) =>
+  `${parts < 0 ? '−' : ''}${showInches(sixtyFourths(Math.abs(parts)))} in`;
 const written = (parts: number) => writeLength(sixtyFourths(parts), 'in');
 
 const MISSING = {
@@ -15,10 +15,13 @@ const MISSING = {
   size: 'its inside comes out smaller than half an inch or larger than 24 in: measure it',
 } as const;
 
+/** What is missing, in a sentence. */
+export const missingWords = (what: keyof typeof MISSING): string => `It cannot be told: ${MISSING[what]}.`;
+
 export function foldWhyWords(why: FoldWhy): string {
   switch (why.is) {
     case 'missing':
-      return `It cannot be told: ${MISSING[why.what]}.`;
+      return missingWords(why.what);
     case 'too deep':
       return `The ${why.what} is ${tape(why.depth)} deep, the box ${tape(why.box)}.`;
     case 'too many':
@@ -55,6 +58,14 @@ export const FOLD_ANSWERS = {
   unknown: 'It cannot be told',
 } as const;
 
+/** The same in short, beside a way to make a box legal, or a box to fit. */
+export const FOLDS_WORDS: Readonly<Record<FoldAnswer, string>> = {
+  yes: 'folds',
+  tight: 'folds tightly',
+  no: 'does not fold',
+  unknown: 'folding not known',
+};
+
 /** The ground of the device stands so, seen from the front. */
 export const GROUND_SIDES = ['down', 'up', 'left', 'right'] as const;
 export type GroundSide = (typeof GROUND_SIDES)[number];
@@ -81,44 +92,6 @@ export function turned<B extends Block>(
         return { ...block, x: top, y: block.x, width: block.height, height: block.width };
     }
   });
-}
-
-const ORDER: Readonly<Record<LayerName, string>> = {
-  ground: 'grounds: press them flat against the back',
-  neutral: 'neutrals: fold them over the grounds',
-  hot: 'hots last, switch legs with their tags to the front',
-};
-
-const sideOf = (block: Block, width: number, height: number): string => {
-  const [x, y] = [block.x + block.width / 2, block.y + block.height / 2];
-  const across = x < width / 3 ? 'on the left' : x > (2 * width) / 3 ? 'on the right' : 'in the middle';
-  return y < height / 3 ? `below, ${across}` : y > (2 * height) / 3 ? `above, ${across}` : across;
-};
-
-/** What is done in order, from the back to the front. @param planned for what each joint holds */
-export function orderOf(
-  places: readonly FoldPlace[],
-  width: number,
-  height: number,
-  planned?: Planned,
-): string[] {
-  const steps: string[] = [];
-  for (const layer of ['ground', 'neutral', 'hot'] as const) {
-    const mine = places.filter((place) => place.layer === layer);
-    if (mine.length === 0) continue;
-    for (const place of mine.filter(({ is }) => is === 'connector')) {
-      const nth = Number(/^joint (\d+)/.exec(place.what)?.[1] ?? 0) - 1;
-      const words = planned && jointWords(planned, nth);
-      steps.push(
-        `${place.what}${words ? ` (${words.connector})` : ''}: lay it ${sideOf(place, width, height)}, ${tape(place.z)} from the back`,
-      );
-    }
-    steps.push(ORDER[layer]);
-  }
-  const devices = places.filter(({ is }) => is === 'device');
-  if (devices.length > 0)
-    steps.push('devices: push each home by hand, then the screws: they are not a press');
-  return steps;
 }
 
 /** The answer of the command line. */

@@ -290,6 +290,33 @@ test('a device less is never worse', () => {
   );
 }, 120_000);
 
+test('a cable, a clamp or a joint less is never worse', () => {
+  let told = 0;
+  fc.assert(
+    fc.property(boxes, fc.integer({ min: 0, max: 20 }), ({ box }, nth) => {
+      const { planned, fold } = foldOf(box);
+      const { joints } = planned.wiring;
+      const fewer = joints.filter((_, at) => at !== nth % Math.max(1, joints.length));
+      const lighter = foldBox(box, nec, { ...planned, wiring: { ...planned.wiring, joints: fewer } });
+      // The last joint taken out leaves what was recorded: nothing.
+      expect(RANK[lighter.fits]).toBeGreaterThanOrEqual(RANK[fold.fits]);
+      const parts = box.items.filter(({ kind }) => kind === 'cable' || kind === 'clamps');
+      const gone = parts[nth % parts.length];
+      const less = { ...box, items: box.items.filter((item) => item !== gone) };
+      if (!gone || (box.items.some(({ kind }) => kind === 'barrier') && 'side' in gone && gone.side === 'b'))
+        return;
+      // The joints as they are: what one folds less is the cable.
+      const without = foldBox(less, nec, planned);
+      told += 1;
+      expect(RANK[without.fits]).toBeGreaterThanOrEqual(RANK[fold.fits]);
+      if (without.exact && fold.exact && fold.depthLeft !== undefined)
+        expect(without.depthLeft ?? -1).toBeGreaterThanOrEqual(fold.depthLeft);
+    }),
+    { numRuns: 300, seed: 27 },
+  );
+  expect(told).toBeGreaterThan(200);
+}, 120_000);
+
 test('half a turn of the device exchanges the sides, and nothing else', () => {
   const line = '32 in3 plastic 2-gang, 14/2 feed, 14/2 out, 2x 14/2 leg, 2x switch';
   const [down, up] = [answerOf(line), answerOf(line, 'up')];
@@ -378,4 +405,67 @@ test('packing is exact: what just fits is found, what does not is proved', () =>
     ).fits,
   ).toBe(false);
   expect(pack([cube(3)], [piece(4, 1, 1)])).toEqual({ fits: false, proved: true });
+});
+
+test('odd boxes are answered in words: nothing is thrown, nothing is no number, every doubt has its reason', () => {
+  const shells = [
+    '0.5 in3',
+    '500 in3 plastic 8-gang',
+    'box oct-1.25, ring 3, ext oct-1.5',
+    'box 4sq-1.5, ring unmarked',
+    'box fs-multi 2-gang',
+    'measured 0.6 x 0.6 x 0.6',
+    'measured 24 x 24 x 24',
+    '44 in3 metal 3-gang, barrier metal',
+    'cec2018, box 295 ml',
+  ];
+  const contents = [
+    '4x 6/3 feed, range @6 wide 2',
+    '10x 12/2/2, combo',
+    '6x 12, 4x 12 through, 2x 12 loop 110 in, switch',
+    '40x 14/2, 8x smart',
+    '3x 12/2, clamps, switch, 14/2 feed side b, switch side b',
+    'connectors 99, 14/2',
+    'fixture 99x18 domed',
+  ];
+  let answered = 0;
+  for (const shell of shells)
+    for (const inside of contents) {
+      const read = readCountLine(`${shell}, ${inside}`);
+      // Sides without a barrier are refused by the count line itself.
+      if (!read.ok) continue;
+      for (const depth of [undefined, '0.1 in', '6 in']) {
+        const box = depth ? { ...read.box, site: { ...read.box.site, depth } } : read.box;
+        const said = answerFold(foldOf(box).fold, 'left');
+        expect(JSON.stringify(said)).not.toMatch(/NaN|Infinity|undefined|null in/);
+        if (said.fits !== 'yes') expect([shell, inside, said.why.length > 0]).toEqual([shell, inside, true]);
+        answered += 1;
+      }
+    }
+  expect(answered).toBeGreaterThan(150);
+}, 60_000);
+
+test('many solids are laid one after another, and never into one another', () => {
+  const pieces = Array.from({ length: 24 }, (_, nth) => ({
+    edges: [8 + (nth % 3), 8, 12] as const,
+    side: nth % 2 === 0 ? ('left' as const) : ('right' as const),
+  }));
+  const packed = pack([{ x: 0, y: 0, z: 0, width: 60, height: 60, depth: 40 }], pieces);
+  if (!packed.fits) throw new Error('they find no place');
+  packed.places.forEach((a, nth) => {
+    for (const b of packed.places.slice(nth + 1))
+      expect(
+        a.x < b.x + b.width &&
+          b.x < a.x + a.width &&
+          a.y < b.y + b.height &&
+          b.y < a.y + a.height &&
+          a.z < b.z + b.depth &&
+          b.z < a.z + a.depth,
+      ).toBe(false);
+  });
+  // More than the space by volume is proved at once.
+  expect(pack([{ x: 0, y: 0, z: 0, width: 20, height: 20, depth: 20 }], pieces)).toEqual({
+    fits: false,
+    proved: true,
+  });
 });

@@ -27,7 +27,8 @@ import { deepened, type Inside, insideOf, type Missing, spacesIn } from './insid
 import { findsPlace, type Laid, layAt, layConnectors } from './lay.ts';
 import { FOLD_DEPTH, type Solids, TYPICAL } from './solids.ts';
 
-export type FoldAnswer = 'yes' | 'tight' | 'no' | 'unknown';
+export const FOLD_FITS = ['yes', 'tight', 'no', 'unknown'] as const;
+export type FoldAnswer = (typeof FOLD_FITS)[number];
 
 export interface Fold {
   readonly fits: FoldAnswer;

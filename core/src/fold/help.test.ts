@@ -4,7 +4,7 @@ import { editionOf } from '../edition/index.ts';
 import { planBox } from '../plan/planned.ts';
 import { workOf } from '../plan/suggest.ts';
 import { readCountLine } from '../shorthand/read.ts';
-import { foldFront, foldSide } from '../sheet/fold-picture.ts';
+import { foldFront, foldSide, openedOf, tailsOf, turnedBox } from '../sheet/fold-picture.ts';
 import { foldBox } from './fold.ts';
 import { helpsOf, isBetter, withSmartSwitches } from './help.ts';
 
@@ -52,16 +52,35 @@ test('a deeper device in place of each switch, one day', () => {
 });
 
 test('the drawings tell what they show, with number and letter, and nothing lies outside them', () => {
-  const { fold } = of(SMART);
-  const { inside } = fold;
-  if (!inside) throw new Error('no inside');
-  const front = foldFront(inside, fold.places, new Set(['joint 1']), 358);
+  const { fold, planned } = of(SMART);
+  if (!fold.inside) throw new Error('no inside');
+  const inside = openedOf(fold.inside);
+  const front = foldFront(inside, fold.places, { lit: new Set(['joint 1']), tails: tailsOf(planned) }, 358);
   expect(front.alt).toMatch(
     /^The box from the front, 5¹³⁄₁₆ in wide and 3¹⁄₁₆ in high inside: joint 1, joint 2, .*smart switch 3\.$/,
   );
   const texts = front.shapes.flatMap((shape) => (shape.kind === 'text' ? [shape.text] : []));
   expect(texts).toEqual(expect.arrayContaining(['1 G', '2 N', '3 H']));
-  for (const picture of [front, foldSide(inside, fold.places, fold.depthLeft, 358)])
+  // The colours that leave a joint stand on it where a box is wide enough on the page: one gang here.
+  const one = of('18 in3 plastic, 12/2 feed, 2x 12/2 out, gfci');
+  if (!one.fold.inside) throw new Error('no inside');
+  const drawn = foldFront(
+    openedOf(one.fold.inside),
+    one.fold.places.filter(({ is }) => is !== 'device'),
+    { tails: tailsOf(one.planned) },
+    358,
+  ).shapes.flatMap((shape) => (shape.kind === 'text' ? [shape.text] : []));
+  expect(drawn).toEqual(expect.arrayContaining(['GGGG', 'WWWW', 'BBBB']));
+  const sideways = turnedBox(inside, 'left');
+  expect([sideways.width, sideways.height, sideways.hollow.length]).toEqual([
+    inside.height,
+    inside.width,
+    inside.hollow.length,
+  ]);
+  for (const picture of [
+    front,
+    foldSide(inside, fold.places, { depthLeft: fold.depthLeft, cut: 20, reach: 48 }, 358),
+  ])
     for (const shape of picture.shapes)
       if (shape.kind === 'rect') {
         expect(shape.x).toBeGreaterThanOrEqual(0);

@@ -7,7 +7,8 @@ import type { Joined } from './contents.ts';
 import { type Fold, type FoldAnswer, foldBox, type FoldOptions } from './fold.ts';
 import type { Solids } from './solids.ts';
 
-export type HelpKind = 'one-lever' | 'lever' | 'push' | 'flat' | 'deeper' | 'extender' | 'order';
+export const HELP_KINDS = ['one-lever', 'lever', 'push', 'flat', 'deeper', 'extender', 'order'] as const;
+export type HelpKind = (typeof HELP_KINDS)[number];
 
 export interface Help {
   readonly kind: HelpKind;
@@ -119,8 +120,13 @@ const HELP_WORDS: Readonly<Record<Exclude<HelpKind, 'one-lever'>, string>> = {
   order: 'The devices in another order',
 };
 
-export const helpWords = ({ kind, what }: Help): string =>
-  kind === 'one-lever' ? `Levers for ${what ?? 'one joint'} alone` : HELP_WORDS[kind];
+export const helpWords = ({
+  kind,
+  what,
+}: {
+  readonly kind: HelpKind;
+  readonly what?: string | undefined;
+}): string => (kind === 'one-lever' ? `Levers for ${what ?? 'one joint'} alone` : HELP_WORDS[kind]);
 
 /** The box with a deeper device in place of each of its switches: is there room for it later? */
 export const withSmartSwitches = (box: BoxDocument): BoxDocument => ({

@@ -28,8 +28,11 @@ export type Packed =
   /** `proved`: every way was tried. */
   | { readonly fits: false; readonly proved: boolean };
 
-/** Places that are tried before the search gives up. */
+/** Places that are tried before the search gives up, and places looked at for each that is tried. */
 const TRIES_MOST = 150_000;
+const LOOKED_PER_TRY = 4;
+/** More solids than this are laid one after another, each in the first corner it fits: good, and proved only by volume. */
+const EXACT_MOST = 8;
 
 const volume = ([a, b, c]: Edges) => a * b * c;
 const meets = (a: Block, b: Block) =>
@@ -51,6 +54,7 @@ export function pack(spaces: readonly Block[], pieces: readonly Piece[], most = 
   const room = spaces.reduce((sum, { width, height, depth }) => sum + width * height * depth, 0);
   const need = order.reduce((sum, { edges }) => sum + volume(edges), 0);
   if (need > room) return { fits: false, proved: true };
+  if (order.length > EXACT_MOST) return cornered(spaces, order);
   // A solid can always be pushed left, down and back until it rests: at a sum of other solids’ edges.
   const sums = sumsOf(
     order.map(({ edges }) => edges),
@@ -58,6 +62,8 @@ export function pack(spaces: readonly Block[], pieces: readonly Piece[], most = 
   );
   const laid: { block: Block; nth: number }[] = [];
   let tries = 0;
+  let looked = 0;
+  const isOut = () => tries > most || looked > most * LOOKED_PER_TRY;
   const lay = (at: number): boolean => {
     const piece = order[at];
     if (!piece) return true;
@@ -74,9 +80,10 @@ export function pack(spaces: readonly Block[], pieces: readonly Piece[], most = 
         ? last.block
         : undefined;
     for (const block of piece.places()) {
+      looked += 1;
+      if (isOut()) return false;
       if (after && rank(block) < rank(after)) continue;
       tries += 1;
-      if (tries > most) return false;
       if (laid.some((one) => meets(one.block, block))) continue;
       laid.push({ block, nth: piece.nth });
       if (lay(at + 1)) return true;
@@ -87,7 +94,81 @@ export function pack(spaces: readonly Block[], pieces: readonly Piece[], most = 
   if (lay(0)) {
     return { fits: true, places: [...laid].sort((a, b) => a.nth - b.nth).map(({ block }) => block) };
   }
-  return { fits: false, proved: tries <= most };
+  return { fits: false, proved: !isOut() };
+}
+
+/**
+ * Lays solids one after another, the largest first, each in a corner of a space or of what is laid already: as far back as
+ * it goes, then on its side. Tried in two orders.
+ */
+function cornered(spaces: readonly Block[], pieces: readonly (Piece & { readonly nth: number })[]): Packed {
+  const longest = ({ edges }: Piece) => Math.max(...edges);
+  for (const order of [pieces, [...pieces].sort((a, b) => longest(b) - longest(a))]) {
+    const laid: { block: Block; nth: number }[] = [];
+    for (const piece of order) {
+      const block = firstCorner(
+        spaces,
+        laid.map((one) => one.block),
+        piece,
+      );
+      if (!block) break;
+      laid.push({ block, nth: piece.nth });
+    }
+    if (laid.length === pieces.length)
+      return { fits: true, places: laid.sort((a, b) => a.nth - b.nth).map(({ block }) => block) };
+  }
+  return { fits: false, proved: false };
+}
+
+function firstCorner(
+  spaces: readonly Block[],
+  laid: readonly Block[],
+  { edges, side, from = -Infinity, to = Infinity }: Piece,
+): Block | undefined {
+  let best: Block | undefined;
+  let bestRank = Infinity;
+  const turns = turnsOf(edges);
+  for (const space of spaces) {
+    const here = laid.filter((one) => meets(one, space));
+    for (const [width, height, depth] of turns) {
+      const right = space.x + space.width - width;
+      const corners: (readonly [number, number, number])[] = [
+        [space.x, space.y, space.z],
+        [right, space.y, space.z],
+        ...here.flatMap(({ x, y, z, width: w, height: h, depth: d }) => [
+          [x + w, y, z] as const,
+          [x - width, y, z] as const,
+          ...[x, x + w - width].flatMap((at) => [
+            [at, y + h, z] as const,
+            [at, y - height, z] as const,
+            [at, y, z + d] as const,
+            [at, space.y, z + d] as const,
+          ]),
+          [x + w, space.y, space.z] as const,
+          [space.x, y + h, space.z] as const,
+          [right, y + h, space.z] as const,
+        ]),
+      ];
+      for (const [x, y, z] of corners) {
+        const block = { x, y, z, width, height, depth };
+        const inSpace =
+          x >= space.x &&
+          x <= right &&
+          y >= space.y &&
+          y + height <= space.y + space.height &&
+          z >= space.z &&
+          z + depth <= space.z + space.depth;
+        const middle = x + width / 2;
+        if (!inSpace || middle < from || middle > to) continue;
+        const across = side === 'right' ? -x : x;
+        const one = (z + depth) * 1e8 + (side === 'bottom' ? y * 1e4 + across : across * 1e4 + y);
+        if (one >= bestRank || here.some((other) => meets(other, block))) continue;
+        best = block;
+        bestRank = one;
+      }
+    }
+  }
+  return best;
 }
 
 const sameEdges = (a: Edges, b: Edges) => a[0] === b[0] && a[1] === b[1] && a[2] === b[2];

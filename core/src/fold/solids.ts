@@ -136,6 +136,11 @@ const LOOSE = 1.5;
 /** Depth that must be left before a box is called good to fold. Common practice, no source. */
 const SPARE_DEPTH = inch(0.25);
 
+/** How much more room conductors take that are only curled into the box at rough-in. Common practice, no source. */
+const CURLED = 2.5;
+/** How far behind the front of the box the bit reaches that cuts the board round it: ½ in of board and a little more. */
+const ROUTER = inch(0.75);
+
 /** What folding assumes of every part: typical, and the person's to change for the part in hand. */
 export interface Solids {
   /** Length of a conductor in the box, in. */
@@ -144,6 +149,10 @@ export interface Solids {
   readonly loose: number;
   /** Depth left over from which a box folds easily, in sixty-fourths. */
   readonly spare: number;
+  /** How many times their own room conductors take that are curled at rough-in. */
+  readonly curled: number;
+  /** How far a router’s bit reaches behind the front of the box, in sixty-fourths. */
+  readonly router: number;
   /** Depths behind the strap by the kind of device, in sixty-fourths, as the person measured them. */
   readonly bodies: Readonly<Partial<Record<DeviceName, number>>>;
   /** Connectors by their id, as the person measured them. */
@@ -154,6 +163,8 @@ export const TYPICAL: Solids = {
   conductor: ASSUMED.conductor,
   loose: LOOSE,
   spare: SPARE_DEPTH,
+  curled: CURLED,
+  router: ROUTER,
   bodies: {},
   connectors: {},
 };

@@ -66,3 +66,13 @@ export function landedWords(planned: Planned, { terminal, ends, joint }: Termina
 export const isKept = ({ plan }: Planned, { terminal, ends }: TerminalLanding): boolean =>
   ends.length > 0 &&
   ends.every((end) => plan.kept?.lands.some((one) => one.end === end && one.at === terminal.id));
+
+/** The colours that leave a joint, one for each end. */
+export function jointColours({ wiring }: Pick<Planned, 'wiring'>, nth: number): string[] {
+  return (wiring.joints[nth]?.ends ?? []).flatMap((end) => {
+    const read = readEnd(end);
+    if (read?.kind === 'wire') return [read.colour];
+    if (read?.kind !== 'pigtail') return [];
+    return wiring.pigtails.find(({ id }) => id === read.id)?.colour ?? [];
+  });
+}
