@@ -5,6 +5,7 @@
  */
 import type { BoxDocument } from '../box/document.ts';
 import type { NewId } from '../box/piece-id.ts';
+import type { FoldAnswer } from '../fold/fold.ts';
 import type { Form, Material, Mount } from '../box/words.ts';
 import { checkBox } from '../check/check-box.ts';
 import type { Edition } from '../edition/index.ts';
@@ -42,13 +43,18 @@ export interface Fit {
   readonly good: boolean;
   /** What fitting it takes; common practice, no source. */
   readonly cost: Cost;
+  /** Whether it would fold, where that was worked out. */
+  readonly fold?: FoldAnswer;
   /** What must come with it: a wider plate, connectors, a bond, a ring. */
   readonly with: readonly string[];
 }
 
 export interface Choice {
   readonly fits: readonly Fit[];
-  /** The smallest that is legal. */
+  /** Gangs of a wider one, and those that have them. */
+  readonly gangs: number;
+  readonly beyond: readonly Fit[];
+  /** The smallest that is legal, and folds if any does. */
   readonly smallest?: Fit;
   /** The deepest of the same gangs that is legal, with the most volume of those. */
   readonly deepest?: Fit;
@@ -91,12 +97,16 @@ function against(part: BoxPart, wish: BoxWish, kit: Kit, form: Form | undefined)
   return undefined;
 }
 
-/** The deepest that is good, with the most volume and the least trouble of those. */
+/** Whether a box would not close over what is in it, as far as that is known. */
+const willNotFold = ({ fold }: Fit) => fold === 'no';
+
+/** The deepest that is good and folds, with the most volume and the least trouble of those. */
 function deepestOf(fits: readonly Fit[]): Fit | undefined {
   return fits
     .filter(({ good }) => good)
     .sort(
       (a, b) =>
+        Number(willNotFold(a)) - Number(willNotFold(b)) ||
         b.part.depth - a.part.depth ||
         b.part.volume - a.part.volume ||
         a.cost.parts - b.cost.parts ||
@@ -134,22 +144,42 @@ export function chooseBoxes(
     if (why === undefined) fits.push(fit(part));
     else leftOut[why] = (leftOut[why] ?? 0) + 1;
   }
-  const smallest = fits.find(({ good }) => good);
   // A square box is no gang wider; one gang more is a device box.
   const gangs = (wish.gangs ?? box.shell.gangs) + 1;
+  const beyond = parts
+    .filter(
+      (part) =>
+        part.form === 'device-box' &&
+        part.gangs === gangs &&
+        against(part, { ...wish, gangs }, kit, box.shell.form) === undefined,
+    )
+    .map(fit);
+  return chosen({ fits, beyond, gangs, leftOut });
+}
+
+/** The best of them: what closes over its contents comes before what does not. */
+function chosen(all: Pick<Choice, 'fits' | 'beyond' | 'gangs' | 'leftOut'>): Choice {
+  const { fits, beyond, gangs } = all;
+  const good = fits.filter((one) => one.good);
+  const smallest = good.find((one) => !willNotFold(one)) ?? good[0];
   const deepest = deepestOf(fits.filter(({ part }) => part.gangs < gangs || part.form === 'square'));
-  const more = parts.filter(
-    (part) =>
-      part.form === 'device-box' &&
-      part.gangs === gangs &&
-      against(part, { ...wish, gangs }, kit, box.shell.form) === undefined,
-  );
-  const wider = deepestOf(more.map(fit));
+  const wider = deepestOf(beyond);
   return {
-    fits,
+    ...all,
     ...(smallest ? { smallest } : {}),
     ...(deepest ? { deepest } : {}),
     ...(wider ? { wider } : {}),
-    leftOut,
   };
+}
+
+/** The choice told again by whether each part would fold, by its id. */
+export function withFolds(
+  { fits, beyond, gangs, leftOut }: Choice,
+  folds: ReadonlyMap<string, FoldAnswer>,
+): Choice {
+  const told = (one: Fit): Fit => {
+    const fold = folds.get(one.part.id);
+    return fold === undefined ? one : { ...one, fold };
+  };
+  return chosen({ fits: fits.map(told), beyond: beyond.map(told), gangs, leftOut });
 }

@@ -9,8 +9,9 @@ import { HANGINGS } from '../box/site.ts';
 import { lengthText, volumeText } from '../box/texts.ts';
 import { FORMS, keysOf, MATERIALS, MOUNTS } from '../box/words.ts';
 import type { Edition } from '../edition/index.ts';
-import { ASSUMED } from '../fold/solids.ts';
-import { printLength } from '../quantity/length.ts';
+import { DEVICE_NAMES } from '../device/index.ts';
+import { ASSUMED, type Solids, TYPICAL } from '../fold/solids.ts';
+import { inches, NM_PER_INCH, printLength } from '../quantity/length.ts';
 import { addedParts, type AddPart, type BoxPart, catalogueOf, volumeWritten } from '../remedy/catalogue.ts';
 import { DEFAULT_WEIGHTS } from '../remedy/remedy.ts';
 import type { Stock } from '../plan/choose-connectors.ts';
@@ -53,6 +54,7 @@ export type TruckAdd = z.output<typeof TruckAdd>;
 const share = (least: number, most: number, fallback: number) =>
   z.number().min(least, `must be at least ${least}`).max(most, `must be at most ${most}`).default(fallback);
 const weights = DEFAULT_WEIGHTS.value;
+const solidEdge = lengthText(inches(3), '3 in');
 
 export const KitWeights = z.strictObject({
   parts: share(0, 100, weights.parts),
@@ -70,6 +72,25 @@ export const KitAssumptions = z.strictObject({
   deep: share(0.5, 4, ASSUMED.deep),
 });
 
+/** What folding assumes, and the parts the person measured. */
+export const KitFold = z.strictObject({
+  loose: share(1, 5, TYPICAL.loose),
+  curled: share(1, 8, TYPICAL.curled),
+  spare: share(0, 2, TYPICAL.spare / 64),
+  router: share(0, 3, TYPICAL.router / 64),
+  /** Depths of bodies behind the strap, by the kind of device. */
+  bodies: z.partialRecord(z.enum(DEVICE_NAMES), lengthText(LIMITS.depthMost, '6 in')).default({}),
+  /** Three edges of a connector, by its id. */
+  connectors: z
+    .record(
+      z.string().max(40),
+      z.tuple([solidEdge, solidEdge, solidEdge], 'write three edges, as “5/8 x 5/8 x 1 in”'),
+    )
+    .default({}),
+});
+
+export type KitFold = z.output<typeof KitFold>;
+
 export const Kit = z.strictObject({
   /** Boxes of one's own, and catalogue boxes as one changed them (the same id). */
   boxes: z.array(TruckBox).max(200, 'must be at most 200 boxes').default([]),
@@ -83,12 +104,36 @@ export const Kit = z.strictObject({
   connectors: z.record(z.string().max(40), z.int().min(0).max(999)).default({}),
   weights: KitWeights.default(KitWeights.parse({})),
   assumptions: KitAssumptions.default(KitAssumptions.parse({})),
+  fold: KitFold.default(KitFold.parse({})),
 });
 export type Kit = z.output<typeof Kit>;
 export const NEW_KIT: Kit = Kit.parse({});
 
 /** Connectors as the splice planner takes them. */
 export const stockOf = ({ connectors }: Kit): Stock => ({ kinds: CONNECTORS, counts: connectors });
+
+const NM_PER_64TH = NM_PER_INCH / 64;
+const sixtyFourthsOf = (text: string) => Math.ceil(lengthIn(text) / NM_PER_64TH - 1e-9);
+
+/** The solids a person folds with: typical, or as they measured them. */
+export function solidsOf({ assumptions, fold }: Kit): Solids {
+  return {
+    conductor: assumptions.conductor,
+    loose: fold.loose,
+    curled: fold.curled,
+    spare: Math.round(fold.spare * 64),
+    router: Math.round(fold.router * 64),
+    bodies: Object.fromEntries(
+      Object.entries(fold.bodies).map(([name, text]) => [name, sixtyFourthsOf(text)]),
+    ),
+    connectors: Object.fromEntries(
+      Object.entries(fold.connectors).map(([id, [a, b, c]]) => [
+        id,
+        [sixtyFourthsOf(a), sixtyFourthsOf(b), sixtyFourthsOf(c)],
+      ]),
+    ),
+  };
+}
 
 /** A box of the truck as the search takes it. What a person read off a part is no guess. */
 function partOf({ volume, depth, width, height, rated, ...rest }: TruckBox): BoxPart {

@@ -20,6 +20,7 @@ import { type Tally, tally } from '../fill/tally.ts';
 import { verdictParts, verdictWords } from '../fill/verdict.ts';
 import { sentenceOf, wordsOf } from '../finding/finding.ts';
 import { cap, plainSayer } from '../finding/say.ts';
+import { type Fold, foldBox } from '../fold/fold.ts';
 import { workRoom } from '../fold/work-room.ts';
 import { partsOf } from '../plan/cut-list.ts';
 import { jointWords, landedWords } from '../plan/joint-words.ts';
@@ -31,6 +32,7 @@ import type { HouseRun } from '../run/run.ts';
 import { changeWords } from '../shorthand/change-words.ts';
 import { printCountLine } from '../shorthand/print.ts';
 import { holePlan } from '../space/of-box.ts';
+import { foldFact, foldPart, foldPictures } from './fold-part.ts';
 import { frameAt, wallPicture } from './hole-picture.ts';
 import type { Part } from './part.ts';
 import type { Picture } from './picture.ts';
@@ -47,10 +49,14 @@ export interface Sheet {
   readonly facts: readonly (readonly [string, string])[];
   readonly vessel: Picture;
   readonly wiring: Picture | undefined;
+  /** The box folded, from the front and from the side, where everything found its place. */
+  readonly fold: readonly Picture[];
   /** The wall with its opening, where that was measured. */
   readonly wall: Picture | undefined;
   /** In two columns, in this order. */
   readonly parts: readonly Part[];
+  /** What is set only where a page still has room for it. */
+  readonly ifRoom: readonly Part[];
   readonly photos: readonly string[];
   readonly caution: string;
   readonly sources: string;
@@ -80,6 +86,7 @@ export function sheetOf({ job, record, run, day }: SheetOf): Sheet {
   const work = workOf(box, record.circuit);
   const planned = planBox(box, work, edition);
   const hole = record.seen.hole && holePlan(record, edition);
+  const folded = foldBox(box, edition, planned);
   const joined = planned.wiring.joints.length + planned.wiring.lands.length > 0;
   return {
     id: record.id,
@@ -88,9 +95,10 @@ export function sheetOf({ job, record, run, day }: SheetOf): Sheet {
       .filter((one) => one !== '')
       .join(', '),
     verdict: { words: cap(verdictWords(counted)), is: counted.verdict },
-    facts: factsOf(record, edition, counted, day),
+    facts: factsOf(record, edition, counted, folded, day),
     vessel: vesselPicture(counted, box, 200, 150),
     wiring: joined ? wiringPicture(planned, 380) : undefined,
+    fold: foldPictures(folded, planned),
     wall: hole?.best && wallPicture(hole, frameAt(hole, hole.best.x, 300)),
     parts: [
       countPart(counted, edition),
@@ -103,6 +111,7 @@ export function sheetOf({ job, record, run, day }: SheetOf): Sheet {
       ...testParts(record, job, planned, run, day),
       ...notePart(record),
     ].filter(({ rows, note }) => rows.length > 0 || note !== undefined),
+    ifRoom: foldPart(folded),
     photos: record.seen.photos,
     caution: CAUTION,
     sources: sourcesOf(edition),
@@ -113,6 +122,7 @@ function factsOf(
   { box, stage, stageAt, updatedAt, seen }: BoxRecord,
   edition: Edition,
   counted: Tally,
+  folded: Fold,
   day: (iso: string) => string,
 ): Sheet['facts'] {
   const unit = unitName(counted.unit);
@@ -129,7 +139,10 @@ function factsOf(
     ...(counted.margin === null
       ? []
       : [[counted.margin < 0 ? 'Over by' : 'Left', show(Math.abs(counted.margin) as Amount)] as const]),
-    ['To work in', `${room.answer === 'unknown' ? 'not known' : room.answer} (an estimate)`],
+    [
+      'To work in',
+      `${room.answer === 'unknown' ? 'not known' : room.answer}, ${foldFact(folded)} (an estimate)`,
+    ],
     ['Tests', outcome === undefined ? 'not tested' : VERDICTS[outcome]],
     ['Count line', printCountLine(box)],
   ];

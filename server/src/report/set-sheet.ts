@@ -58,13 +58,18 @@ export function setSheet(paper: Paper, root: Element, sheet: Sheet, setting: Set
   const tops = setHead(paper, section, sheet);
   const columns = (page: number): Columns =>
     page === 0 ? { tops, bottom } : { tops: [PAGE.margin + 22, PAGE.margin + 22], bottom: BOTTOM };
+  const onOnePage = (lines: readonly Placed[]) => lines.every(({ page }) => page === 0);
+  const tries = [[...sheet.parts, ...sheet.ifRoom], sheet.parts].flatMap((parts) =>
+    SIZES.map((size) => ({ parts, size })),
+  );
   let placed: Placed[] = [];
   let size: number = SIZES[0];
-  for (const tried of SIZES) {
-    size = tried;
-    placed = place(linesOf(paper, sheet.parts, COLUMN, size), columns);
-    if (placed.every(({ page }) => page === 0)) break;
+  for (const tried of tries) {
+    ({ size } = tried);
+    placed = place(linesOf(paper, tried.parts, COLUMN, size), columns);
+    if (onOnePage(placed)) break;
   }
+  setFold(paper, section, sheet, columns(0), placed);
   if (photos.length > 0) setPhotos(paper, section, photos, bottom + 8);
   setFoot(paper, section, sheet, setting);
   let page = 0;
@@ -87,6 +92,30 @@ export function setSheet(paper: Paper, root: Element, sheet: Sheet, setting: Set
   }
   section.end();
   return page + 1;
+}
+
+/** The folded box from the side, at the foot of the column that has most room; left out where none has. */
+function setFold(
+  paper: Paper,
+  section: Element,
+  sheet: Sheet,
+  { tops, bottom }: Columns,
+  placed: readonly Placed[],
+) {
+  const [, side] = sheet.fold;
+  if (!side) return;
+  const ends = tops.map((top, column) =>
+    placed.reduce(
+      (most, one) =>
+        one.page === 0 && one.column === column ? Math.max(most, one.y + one.line.height) : most,
+      top,
+    ),
+  );
+  const column = (ends[0] ?? bottom) <= (ends[1] ?? bottom) ? 0 : 1;
+  const y = (ends[column] ?? bottom) + 8;
+  const scale = Math.min(0.7, COLUMN / side.width, (bottom - y) / side.height);
+  if (scale < LEGIBLE) return;
+  tagged(paper, section, 'Figure', () => draw(paper, side, LEFTS[column], y, side.width * scale), side.alt);
 }
 
 /** The head: name, place, verdict, facts and the two drawings. @returns where the columns begin below it */
@@ -118,9 +147,17 @@ function setHead(paper: Paper, section: Element, sheet: Sheet): [number, number]
     .stroke(PAPER.ink);
   y += 7;
   const { vessel, wiring } = sheet;
-  const vesselWide = 160;
+  const [front] = sheet.fold;
+  // Beside the vessel the box opened, its devices left out.
+  const vesselWide = front ? (COLUMN - 8) / 2 : 160;
+  const vesselHigh = (vessel.height / vessel.width) * vesselWide;
   tagged(paper, section, 'Figure', () => draw(paper, vessel, right, y, vesselWide), vessel.alt);
-  let drawn = y + (vessel.height / vessel.width) * vesselWide + 8;
+  let drawn = y + vesselHigh + 8;
+  if (front) {
+    const wide = Math.min(vesselWide, (vesselHigh / front.height) * front.width);
+    const from = right + COLUMN - vesselWide + (vesselWide - wide) / 2;
+    tagged(paper, section, 'Figure', () => draw(paper, front, from, y, wide), front.alt);
+  }
   if (wiring) {
     const shown = Math.min(COLUMN, (wiring.width / wiring.height) * WIRING_HIGH);
     const at = drawn;

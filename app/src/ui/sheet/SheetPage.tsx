@@ -17,7 +17,21 @@ interface SheetPageProps {
 const SIGNS: Readonly<Record<Sheet['verdict']['is'], string>> = { legal: '', over: '× ', unknown: '? ' };
 
 export function SheetPage({ sheet, drawn, columns = false, photo }: SheetPageProps) {
-  const { title, where, verdict, facts, vessel, wiring, wall, parts, photos, caution, sources } = sheet;
+  const {
+    title,
+    where,
+    verdict,
+    facts,
+    vessel,
+    wiring,
+    fold,
+    wall,
+    parts,
+    ifRoom,
+    photos,
+    caution,
+    sources,
+  } = sheet;
   return (
     <View
       className="sheet-page"
@@ -62,12 +76,17 @@ export function SheetPage({ sheet, drawn, columns = false, photo }: SheetPagePro
             <PlainPicture picture={wiring} width={drawn} />
           </View>
         )}
+        {fold.map((picture) => (
+          <View key={picture.alt} className="sheet-part">
+            <PlainPicture picture={picture} width={Math.min(drawn, picture.width)} />
+          </View>
+        ))}
         {wall && (
           <View className="sheet-part">
             <PlainPicture picture={wall} width={Math.min(drawn, 300)} />
           </View>
         )}
-        {parts.map((part) => (
+        {[...parts, ...ifRoom].map((part) => (
           <PartView key={part.title} part={part} />
         ))}
         {photos.length > 0 && (

@@ -1,0 +1,79 @@
+/** Remedies and boxes told by whether they fold; the parts a person measured (common practice, no source). */
+import { newId } from '../box/new-id.ts';
+import { editionOf } from '../edition/index.ts';
+import { foldBox } from '../fold/fold.ts';
+import { joinedOf } from '../fold/of-box.ts';
+import { connectorEdges } from '../fold/solids.ts';
+import { readCountLine } from '../shorthand/read.ts';
+import { chooseBoxes, wishFor, withFolds } from './chooser.ts';
+import { Kit, NEW_KIT, partsOf, solidsOf } from './kit.ts';
+import { rankByFold } from './rank-by-fold.ts';
+
+const nec = editionOf('nec2023');
+const boxOf = (line: string) => {
+  const read = readCountLine(line);
+  if (!read.ok) throw new Error(read.error.expected);
+  return read.box;
+};
+
+test('what does not fold stands last however cheap; what folds tightly weighs an allowance more', () => {
+  const folded = (weight: number, fits: 'yes' | 'tight' | 'no' | 'unknown') => ({
+    proposal: { weight },
+    fits,
+  });
+  const ranked = rankByFold(
+    [folded(1, 'no'), folded(10, 'tight'), folded(17, 'yes'), folded(19, 'unknown')],
+    {
+      missing: 8,
+    },
+  );
+  expect(ranked.map(({ proposal }) => proposal.weight)).toEqual([17, 10, 19, 1]);
+});
+
+test('the smallest and the deepest box are chosen among those that fold', () => {
+  const box = boxOf('14 in3 plastic device-box new-work, 2x 12/2, gfci');
+  const choice = chooseBoxes(box, nec, partsOf(nec, NEW_KIT), wishFor(box), NEW_KIT, newId);
+  const { smallest, deepest } = choice;
+  if (!smallest || !deepest) throw new Error('no box at all');
+  const without = withFolds(choice, new Map([[smallest.part.id, 'no']]));
+  expect(without.smallest?.part.id).not.toBe(smallest.part.id);
+  expect(without.fits.find(({ part }) => part.id === smallest.part.id)?.fold).toBe('no');
+  const shallower = withFolds(choice, new Map([[deepest.part.id, 'no']]));
+  expect(shallower.deepest?.part.id).not.toBe(deepest.part.id);
+  // Where none folds the best that is legal is still told.
+  const none = withFolds(choice, new Map(choice.fits.map(({ part }) => [part.id, 'no' as const])));
+  expect([none.smallest?.part.id, none.deepest?.part.id]).toEqual([smallest.part.id, deepest.part.id]);
+});
+
+test('a part one has measured is folded as it was measured', () => {
+  const kit = Kit.parse({
+    fold: { bodies: { gfci: '2 in' }, connectors: { 'twist-l': ['1 in', '26 mm', '1.5 in'] } },
+  });
+  const solids = solidsOf(kit);
+  // 26 mm is 65.5 sixty-fourths: never taken as less.
+  expect(connectorEdges('twist-l', solids)).toEqual([64, 66, 96]);
+  const box = boxOf('18 in3 plastic, 12/2 feed, 12/2 out, gfci');
+  const joined = joinedOf(box, { edition: nec });
+  const depthOf = (fold: ReturnType<typeof foldBox>) => fold.places.find(({ is }) => is === 'device')?.depth;
+  expect(depthOf(foldBox(box, nec, joined))).toBe(80);
+  expect(depthOf(foldBox(box, nec, joined, { solids }))).toBe(128);
+  // What is recorded of the device of this very box goes before.
+  const recorded = boxOf('18 in3 plastic, 12/2 feed, 12/2 out, gfci depth 1.5');
+  expect(depthOf(foldBox(recorded, nec, joinedOf(recorded, { edition: nec }), { solids }))).toBe(96);
+});
+
+test.each([
+  [{ bodies: { gfci: 'deep' } }, 'write a length'],
+  [{ bodies: { nothing: '1 in' } }, 'Unrecognized'],
+  [{ connectors: { 'twist-l': ['1 in', '1 in'] } }, 'three edges'],
+  [{ connectors: { 'twist-l': ['1 in', '1 in', '9 in'] } }, 'at most 3 in'],
+  [{ loose: 0 }, 'at least 1'],
+])('%j is refused', (fold, why) => {
+  const read = Kit.safeParse({ fold });
+  expect(read.success ? '' : read.error.message).toContain(why);
+});
+
+test('a kit that was kept before folding was measured is read as it was', () => {
+  const { fold: _fold, ...before } = NEW_KIT;
+  expect(Kit.parse(before)).toEqual(NEW_KIT);
+});
