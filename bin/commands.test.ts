@@ -527,7 +527,7 @@ test('fold answers as SHORTHAND.md says: solids in the box, the order, and what 
   const { status, stdout } = run(['fold', '--json', '18 in3 plastic, 12/2 feed, 12/2 out, gfci']);
   expect(status).toBe(0);
   const said = json(stdout) as { fits: string; places: { what: string }[]; order: string[]; share: string };
-  expect(said).toMatchObject({ fits: 'yes', inside: { width: '2 1/8 in', height: '3 in' } });
+  expect(said).toMatchObject({ fits: 'yes', inside: { width: '2 3/16 in', height: '3 1/16 in' } });
   expect(said.places.map(({ what }) => what)).toEqual(
     expect.arrayContaining(['joint 1', 'joint 2', 'joint 3']),
   );

@@ -4,6 +4,8 @@ import { WorkPlan } from '@dense-pack/core/box/work';
 import type { EditionId } from '@dense-pack/core/edition/index';
 import { foldBox } from '@dense-pack/core/fold/fold';
 import { answerFold, FOLD_ANSWERS, GROUND_SIDES, type GroundSide } from '@dense-pack/core/fold/fold-words';
+import { roughIn } from '@dense-pack/core/fold/rough-in';
+import { answerRoughIn, ROUGH_IN_ANSWERS } from '@dense-pack/core/fold/rough-in-words';
 import { planBox } from '@dense-pack/core/plan/planned';
 import { workOf } from '@dense-pack/core/plan/suggest';
 import { type Command, Option } from 'commander';
@@ -17,6 +19,7 @@ interface Options {
   readonly edition: EditionId;
   readonly work?: string;
   readonly ground: GroundSide;
+  readonly roughIn: boolean;
 }
 
 const CODES = { yes: EXIT.legal, tight: EXIT.legal, no: EXIT.over, unknown: EXIT.unknown } as const;
@@ -33,6 +36,7 @@ export function addFold(program: Command): void {
         .choices([...GROUND_SIDES])
         .default('down'),
     )
+    .option('--rough-in', 'whether the curled ends are clear of the router that cuts the board', false)
     .addOption(editionOption())
     .addHelpText(
       'after',
@@ -51,6 +55,22 @@ export function addFold(program: Command): void {
             );
       if (options.work !== undefined && !told) return;
       const box = told ? withWork(read.box, told, nextOf(read.box, told)).box : read.box;
+      if (options.roughIn) {
+        const curled = roughIn(box, read.edition);
+        process.exitCode = CODES[curled.fits];
+        const said = answerRoughIn(curled);
+        console.log(
+          options.json
+            ? JSON.stringify(said)
+            : [
+                `${ROUGH_IN_ANSWERS[curled.fits]} (an estimate)`,
+                ...said.why,
+                ...said.order,
+                ...said.assumed,
+              ].join('\n'),
+        );
+        return;
+      }
       const planned = planBox(box, told ?? workOf(box), read.edition);
       const fold = foldBox(box, read.edition, planned);
       const said = answerFold(fold, options.ground, planned);

@@ -1,8 +1,10 @@
 /** Choosing a box to fit in place of the one there: the plan packed in each, the best set side by side with it. */
 import { newId } from '@dense-pack/core/box/new-id';
 import type { BoxDocument } from '@dense-pack/core/box/document';
-import { type BoxWish, chooseBoxes, type Fit, wishFor } from '@dense-pack/core/parts/chooser';
+import type { FoldAnswer } from '@dense-pack/core/fold/fold';
+import { type BoxWish, chooseBoxes, type Fit, wishFor, withFolds } from '@dense-pack/core/parts/chooser';
 import { partsOf } from '@dense-pack/core/parts/kit';
+import { FOLDS_WORDS } from '@dense-pack/core/fold/fold-words';
 import { MATERIALS, MOUNTS } from '@dense-pack/core/box/words';
 import type { Edition } from '@dense-pack/core/edition/edition';
 import { boxDepth } from '@dense-pack/core/box/depth';
@@ -21,11 +23,13 @@ import { Button } from '../parts/Press';
 import { Touch } from '../parts/Touch';
 import { Words } from '../parts/Words';
 import { VerdictLine } from '../tape/Verdict';
+import { useFits } from '../stations/fold/use-folding';
 import { useKit } from '../truck/kit';
 import { Vessel } from '../vessel/Vessel';
 
 interface BoxChooserProps {
   readonly box: BoxDocument;
+  readonly circuit: string;
   readonly edition: Edition;
   readonly onTake: (fixed: BoxDocument, words: readonly string[]) => void;
 }
@@ -36,14 +40,35 @@ const DEPTHS = [1.5, 2.5, 3, 3.5].map((depth) => ({
 }));
 const SHOWN = 24;
 
-export function BoxChooser({ box, edition, onTake }: BoxChooserProps) {
+export function BoxChooser({ box, circuit, edition, onTake }: BoxChooserProps) {
   const kit = useKit();
   const [changed, setChanged] = useState<BoxWish>({});
   const [picked, setPicked] = useState<string>();
   const wish = useMemo(() => ({ ...wishFor(box), truck: kit.only, ...changed }), [box, kit.only, changed]);
-  const choice = useMemo(
+  const counted = useMemo(
     () => chooseBoxes(box, edition, partsOf(edition, kit), wish, kit, newId),
     [box, edition, kit, wish],
+  );
+  // Whether each closes is worked out beside; until then they are ranked by what is known.
+  const legal = useMemo(
+    () => [...new Set([...counted.fits, ...counted.beyond])].filter(({ good }) => good),
+    [counted],
+  );
+  const question = useMemo(
+    () => ({ boxes: [box, ...legal.map((fit) => fit.box)], circuit, edition: edition.id, kit }),
+    [box, legal, circuit, edition.id, kit],
+  );
+  const folding = useFits(question);
+  const told = folding && 'answer' in folding && !folding.pending ? folding.answer : undefined;
+  const choice = useMemo(
+    () =>
+      told
+        ? withFolds(
+            counted,
+            new Map(legal.flatMap(({ part }, nth) => [[part.id, told[nth + 1] ?? 'unknown'] as const])),
+          )
+        : counted,
+    [counted, legal, told],
   );
   const set = (change: { readonly [K in keyof BoxWish]?: BoxWish[K] | undefined }) =>
     setChanged((now) => ({ ...now, ...change }) as BoxWish);
@@ -64,12 +89,18 @@ export function BoxChooser({ box, edition, onTake }: BoxChooserProps) {
   return (
     <View className="gap-3">
       <View className="flex-row flex-wrap gap-2">
-        <Shown title="There now" {...here} detail={thereWords(box, edition, here.counted)} />
+        <Shown
+          title="There now"
+          {...here}
+          folds={told?.[0]}
+          detail={thereWords(box, edition, here.counted)}
+        />
         {[...suggested, ...more].map(({ title, fit }) => (
           <Shown
             key={title}
             title={title}
             {...fit}
+            folds={fit.fold}
             name={fit.part.name}
             detail={`${volumeOf(fit, edition)}, ${showInches(fit.part.depth)} in deep`}
             notes={[
@@ -177,8 +208,8 @@ export function BoxChooser({ box, edition, onTake }: BoxChooserProps) {
             <Words mono size="fine">
               {`${volumeOf(fit, edition)} `}
             </Words>
-            <Words size="fine" strong tone={fit.good ? 'text-legal' : 'text-over'}>
-              {fit.good ? fit.room.answer : sayWhyNot(fit)}
+            <Words size="fine" strong tone={fit.good && fit.fold !== 'no' ? 'text-legal' : 'text-over'}>
+              {fit.good ? (fit.fold === undefined ? fit.room.answer : FOLDS_WORDS[fit.fold]) : sayWhyNot(fit)}
             </Words>
           </Touch>
         ))}
@@ -218,6 +249,8 @@ interface ShownProps {
   readonly box: BoxDocument;
   readonly counted: Tally;
   readonly room: WorkRoom;
+  /** Whether it folds, once that is worked out. */
+  readonly folds: FoldAnswer | undefined;
   readonly name?: string;
   readonly detail: string;
   readonly notes?: readonly string[];
@@ -233,6 +266,7 @@ function Shown(props: ShownProps) {
     box,
     counted,
     room,
+    folds,
     name,
     detail,
     notes = [],
@@ -253,7 +287,10 @@ function Shown(props: ShownProps) {
       </View>
       {name !== undefined && <Words strong>{name}</Words>}
       <Words size="fine">{detail}</Words>
-      <VerdictLine counted={counted} more={`${room.answer} to work in`} />
+      <VerdictLine
+        counted={counted}
+        more={`${room.answer} to work in${folds === undefined ? '' : `, ${FOLDS_WORDS[folds]}`}`}
+      />
       {notes.map((note) => (
         <Words key={note} size="fine" tone="text-soft">
           {note}

@@ -17,7 +17,7 @@ beforeEach(() => {
 function show(line: string) {
   const read = readCountLine(line);
   if (!read.ok) throw new Error(read.error.expected);
-  render(<BoxChooser box={read.box} edition={edition} onTake={taken} />);
+  render(<BoxChooser circuit="" box={read.box} edition={edition} onTake={taken} />);
 }
 
 test('the box that is there stands beside the smallest legal one and the deepest; taking one says why', () => {

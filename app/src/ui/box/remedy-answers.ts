@@ -4,13 +4,17 @@ import { keysOf } from '@dense-pack/core/box/words';
 import { newId } from '@dense-pack/core/box/new-id';
 import { EDITION_IDS, editionOf } from '@dense-pack/core/edition/index';
 import { tally } from '@dense-pack/core/fill/tally';
-import { addsAtHand, boxesAtHand, Kit } from '@dense-pack/core/parts/kit';
+import { FOLD_FITS, foldBox } from '@dense-pack/core/fold/fold';
+import { joinedOf } from '@dense-pack/core/fold/of-box';
+import { addsAtHand, boxesAtHand, Kit, solidsOf, stockOf } from '@dense-pack/core/parts/kit';
+import { rankByFold } from '@dense-pack/core/parts/rank-by-fold';
 import { REMEDY_ASKS, REMEDY_KINDS } from '@dense-pack/core/remedy/remedy';
 import { findRemedies } from '@dense-pack/core/remedy/search';
 import { z } from 'zod';
 
 export const RemedyQuestion = z.object({
   box: BoxDocument,
+  circuit: z.string(),
   edition: z.enum(EDITION_IDS),
   kit: Kit,
   /** What was found in the wall, where that is known. */
@@ -24,6 +28,8 @@ const Remedy = z.object({
   words: z.array(z.string()),
   cost: z.object({ parts: z.number(), minutes: z.number(), damage: z.number() }),
   box: BoxDocument,
+  /** Whether the box would fold then. */
+  fits: z.enum(FOLD_FITS),
 });
 export type Remedy = z.output<typeof Remedy>;
 export const RemedyAnswer = z.object({
@@ -35,7 +41,7 @@ export type RemedyAnswer = z.output<typeof RemedyAnswer>;
 
 /** Searches; what comes in is parsed, what goes out is plain. */
 export function answerRemedies(question: unknown): RemedyAnswer {
-  const { box, edition: id, kit, found } = RemedyQuestion.parse(question);
+  const { box, circuit, edition: id, kit, found } = RemedyQuestion.parse(question);
   const edition = editionOf(id);
   const { proposals, asks, notes } = findRemedies(box, edition, tally(box, edition), {
     weights: kit.weights,
@@ -45,14 +51,23 @@ export function answerRemedies(question: unknown): RemedyAnswer {
     forSpare: true,
     ...(found === undefined ? {} : { found }),
   });
+  const solids = solidsOf(kit);
+  const folded = proposals.map((proposal) => {
+    const joined = joinedOf(proposal.box, { edition, circuit, stock: stockOf(kit) });
+    return { proposal, fits: foldBox(proposal.box, edition, joined, { solids, quick: true }).fits };
+  });
   return {
-    remedies: proposals.map(({ kind, ids, words, cost, box: fixed }) => ({
-      kind,
-      ids: [...ids],
-      words: [...words],
-      cost: { ...cost },
-      box: fixed,
-    })),
+    remedies: rankByFold(folded, kit.weights).map(({ proposal, fits }) => {
+      const { kind, ids, words, cost, box: fixed } = proposal;
+      return {
+        kind,
+        ids: [...ids],
+        words: [...words],
+        cost: { ...cost },
+        box: fixed,
+        fits,
+      };
+    }),
     asks: [...asks],
     notes: [...notes],
   };

@@ -12,10 +12,12 @@ interface FoldProps {
   readonly children: ReactNode;
   /** Inside another card: without a frame of its own. */
   readonly bare?: boolean;
+  /** Open from the first. */
+  readonly opened?: boolean;
 }
 
-export function Fold({ title, children, bare = false }: FoldProps) {
-  const [open, setOpen] = useState(false);
+export function Fold({ title, children, bare = false, opened = false }: FoldProps) {
+  const [open, setOpen] = useState(opened);
   const colours = useColours();
   const Chevron = open ? ChevronUp : ChevronDown;
   return (

@@ -36,7 +36,8 @@ interface RowsProps<K extends string> {
   readonly onChange: (key: K, value: number) => void;
 }
 
-function Rows<K extends string>({ figures, values, onChange }: RowsProps<K>) {
+/** Figures with their steppers. */
+export function Rows<K extends string>({ figures, values, onChange }: RowsProps<K>) {
   return figures.map(({ key, label, step, least, most }) => (
     <View key={key} className="flex-row flex-wrap items-center gap-2">
       <Words className="min-w-[140px] flex-1">{label}</Words>

@@ -15,6 +15,7 @@ import { Words } from '../parts/Words';
 import { BoxEditor, newBox } from './BoxEditor';
 import { AddedStock } from './AddedStock';
 import { ConnectorStock } from './ConnectorStock';
+import { FoldMeasures } from './FoldMeasures';
 import { PartRow } from './PartRow';
 import { setKit, useKit } from './kit';
 
@@ -35,7 +36,8 @@ const GROUPS: readonly (readonly [string, (part: BoxPart) => boolean])[] = [
   ['Others', ({ form }) => form === 'masonry' || form === 'surface'],
 ];
 
-export function TruckScreen() {
+/** @param part what one came for */
+export function TruckScreen({ part }: { readonly part?: string }) {
   const kit = useKit();
   const [show, setShow] = useState<Show>(() => (kit.here.length > 0 ? 'here' : 'all'));
   const [editing, setEditing] = useState<TruckBox>();
@@ -133,6 +135,7 @@ export function TruckScreen() {
       })}
       <AddedStock />
       <ConnectorStock />
+      <FoldMeasures opened={part === 'folding'} />
       <Notice title="Typical figures">
         Volumes and depths of boxes that are not of the code’s table are typical, common practice without a
         source: read the stamp, and put right with the pencil what yours says.

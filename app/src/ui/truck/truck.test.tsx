@@ -1,6 +1,7 @@
 /** The truck by touch: ticking, writing down a box, what is wrong said under its field. Invented boxes. */
 import { NEW_KIT } from '@dense-pack/core/parts/kit';
 import { act, fireEvent, render, screen } from '@testing-library/react-native';
+import { FoldMeasures } from './FoldMeasures';
 import { KitSettings } from './KitSettings';
 import { kitNow, setKit } from './kit';
 import { TruckScreen } from './TruckScreen';
@@ -92,4 +93,24 @@ test('weights and assumptions are changed a step at a time, within their range, 
   fireEvent.press(screen.getByText('Weights as they came'));
   fireEvent.press(screen.getByText('Assumptions as they came'));
   expect(kitNow()).toEqual(NEW_KIT);
+});
+
+test('a connector and a device that were measured are kept; what cannot be read stays in its field with its reason', () => {
+  render(<FoldMeasures />);
+  act(() => fireEvent.press(screen.getByRole('button', { name: /What folding assumes/ })));
+  const type = (label: RegExp, text: string) => {
+    const field = screen.getByLabelText(label);
+    act(() => fireEvent.changeText(field, text));
+    act(() => fireEvent(field, 'blur'));
+  };
+  type(/^twist-on L, typical ³⁄₄ × ³⁄₄ × 1¹⁄₄ in/, '7/8 x 7/8 x 1 3/8 in');
+  expect(kitNow().fold.connectors).toEqual({ 'twist-l': ['0.875 in', '0.875 in', '1.375 in'] });
+  type(/^GFCI receptacle, typical 1¹⁄₄ in/, '1 1/2');
+  expect(kitNow().fold.bodies).toEqual({ gfci: '1.5 in' });
+  type(/^twist-on M, typical/, 'as long as a thumb');
+  expect(kitNow().fold.connectors['twist-m']).toBeUndefined();
+  expect(screen.getByText(/write three edges|write a length/)).toBeTruthy();
+  // An empty field is typical again.
+  type(/^GFCI receptacle, typical/, '');
+  expect(kitNow().fold.bodies).toEqual({});
 });

@@ -8,6 +8,7 @@ import type { Edition } from '@dense-pack/core/edition/edition';
 import { type Tally, tally } from '@dense-pack/core/fill/tally';
 import { workRoom } from '@dense-pack/core/fold/work-room';
 import type { Kit } from '@dense-pack/core/parts/kit';
+import { FOLDS_WORDS } from '@dense-pack/core/fold/fold-words';
 import { damageWords, REMEDY_KINDS } from '@dense-pack/core/remedy/remedy';
 import { useEffect, useMemo, useState } from 'react';
 import { View } from 'react-native';
@@ -68,6 +69,7 @@ export function FixStation({ box, counted, edition, onBox, onFields }: FixStatio
       {part === 'ways' && (
         <Ways
           box={box.box}
+          circuit={box.circuit}
           found={foundOf(box)}
           counted={counted}
           edition={edition}
@@ -75,7 +77,7 @@ export function FixStation({ box, counted, edition, onBox, onFields }: FixStatio
           onTake={take}
         />
       )}
-      {part === 'box' && <BoxChooser box={box.box} edition={edition} onTake={take} />}
+      {part === 'box' && <BoxChooser box={box.box} circuit={box.circuit} edition={edition} onTake={take} />}
       {part === 'checks' && (
         <>
           <FindingList checked={checked} edition={edition} />
@@ -92,6 +94,7 @@ const foundOf = ({ stage, found, box }: ShownBox): BoxDocument | undefined =>
 
 interface WaysProps {
   readonly box: BoxDocument;
+  readonly circuit: string;
   readonly found: BoxDocument | undefined;
   readonly counted: Tally;
   readonly edition: Edition;
@@ -100,9 +103,9 @@ interface WaysProps {
 }
 
 /** The best of each kind of remedy, cheapest first. */
-function Ways({ box, found, counted, edition, onBox, onTake }: WaysProps) {
+function Ways({ box, circuit, found, counted, edition, onBox, onTake }: WaysProps) {
   const kit = useKit();
-  const answer = useRemedies(box, found, edition, kit);
+  const answer = useRemedies(box, circuit, found, edition, kit);
   return (
     <>
       <Words heading={2} strong>
@@ -137,7 +140,7 @@ function Ways({ box, found, counted, edition, onBox, onTake }: WaysProps) {
           onApply={() =>
             onTake(remedy.box, [
               ...remedy.words,
-              `Why: ${nth === 0 ? 'the cheapest' : `number ${nth + 1}`} of ${answer.remedies.length} ${answer.remedies.length === 1 ? 'way' : 'ways'} by minutes, parts and wall damage.`,
+              `Why: ${nth === 0 ? 'the cheapest' : `number ${nth + 1}`} of ${answer.remedies.length} ${answer.remedies.length === 1 ? 'way' : 'ways'} by minutes, parts, wall damage and whether it folds.`,
             ])
           }
         />
@@ -160,6 +163,7 @@ const SHAPES: readonly Form[] = ['device-box', 'square', 'round', 'pan'];
 /** Asks anew when the box changes; the older search ends. */
 function useRemedies(
   box: BoxDocument,
+  circuit: string,
   found: BoxDocument | undefined,
   edition: Edition,
   kit: Kit,
@@ -167,7 +171,7 @@ function useRemedies(
   const [answered, setAnswered] = useState<{ box: BoxDocument; kit: Kit; answer: RemedyAnswer }>();
   useEffect(() => {
     const ending = new AbortController();
-    askRemedies({ box, edition: edition.id, kit, ...(found ? { found } : {}) }, ending.signal)
+    askRemedies({ box, circuit, edition: edition.id, kit, ...(found ? { found } : {}) }, ending.signal)
       .then((answer) => !ending.signal.aborted && setAnswered({ box, kit, answer }))
       .catch(() =>
         setAnswered({
@@ -177,7 +181,7 @@ function useRemedies(
         }),
       );
     return () => ending.abort();
-  }, [box, found, edition.id, kit]);
+  }, [box, circuit, found, edition.id, kit]);
   return answered?.box === box && answered.kit === kit ? answered.answer : undefined;
 }
 
@@ -204,7 +208,12 @@ function RemedyCard({ nth, remedy, edition, onApply }: RemedyCardProps) {
               {words}
             </Words>
           ))}
-          <VerdictLine counted={counted} more={`${room.answer} to work in`} />
+          <VerdictLine counted={counted} more={`${room.answer} to work in, ${FOLDS_WORDS[remedy.fits]}`} />
+          {remedy.fits === 'no' && (
+            <Words size="fine" strong tone="text-over">
+              Legal, but it would not close: an estimate.
+            </Words>
+          )}
           <Words size="fine" tone="text-soft">
             {`about ${remedy.cost.minutes} min, ${damageWords(remedy.cost)}`}
           </Words>

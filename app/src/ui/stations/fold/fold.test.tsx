@@ -58,3 +58,39 @@ test('what cannot be told says what is missing', () => {
   expect(said('fold-answer')).toBe('It cannot be told');
   expect(screen.getByText(/its volume is not known: read the stamp/)).toBeTruthy();
 });
+
+test('a key slides the depth that is looked into, by eighths, and a layer brings the order back', () => {
+  render(<Bench line="18 in3 plastic, 12/2 feed, 12/2 out, gfci" />);
+  const slide = screen.getByTestId('depth-slide');
+  const key = (name: string) =>
+    act(() => {
+      (slide.props as { onKeyDown: (event: unknown) => void }).onKeyDown({
+        key: name,
+        preventDefault: () => undefined,
+        stopPropagation: () => undefined,
+      });
+    });
+  key('End');
+  expect(said('fold-layer')).toMatch(/^2¹³⁄₁₆ in from the back$/);
+  key('ArrowLeft');
+  expect(said('fold-layer')).toMatch(/ in from the back$/);
+  press('Neutrals');
+  expect(said('fold-layer')).toBe('Neutrals, 2 of 4 from the back');
+});
+
+test('at rough-in the router is asked of, and the device is not', () => {
+  render(<Bench line="18 in3 plastic, 3x 12/2, gfci" />);
+  press('Rough-in');
+  expect(said('fold-answer')).toBe('Curled, the ends are clear of the router');
+  expect(screen.getByText(/bit that cuts the board reaches about ³⁄₄ in/)).toBeTruthy();
+});
+
+test('a divided box is folded space by space, and untold spaces are asked for', () => {
+  const { unmount } = render(
+    <Bench line="measured 3.9375 x 3 x 3, 2-gang, barrier metal, 14/2 feed, 14/2 leg, switch, 14/2 feed side b, 14/2 leg side b, switch side b" />,
+  );
+  expect(said('fold-answer')).toMatch(/^It folds/);
+  unmount();
+  render(<Bench line="measured 3.9375 x 3 x 3, 2-gang, barrier metal, 14/2 feed, 14/2 leg, switch" />);
+  expect(screen.getByText(/say which cables and devices are in space b/)).toBeTruthy();
+});

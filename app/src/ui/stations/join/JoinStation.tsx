@@ -22,7 +22,7 @@ import { Notice } from '../../parts/Notice';
 import { Button, Chip } from '../../parts/Press';
 import { Words } from '../../parts/Words';
 import { useKit } from '../../truck/kit';
-import { HandsBusy } from './aloud/HandsBusy';
+import { CarryOn } from './aloud/CarryOn';
 import { jointSteps } from './aloud/steps';
 import { CutList } from './CutList';
 import { FaceCard } from './FaceCard';
@@ -199,7 +199,17 @@ function Joined({ box, looked, edition, width, onBox, part, onPart, mode, shown,
           )}
         </>
       )}
-      {busy && <HandsBusy steps={aloud} made={made} onTick={tick} onClose={() => setBusy(false)} />}
+      {busy && (
+        <CarryOn
+          box={box.box}
+          edition={edition}
+          judged={judged}
+          joints={aloud}
+          made={made}
+          onTick={tick}
+          onClose={() => setBusy(false)}
+        />
+      )}
       {face && <FaceCard judged={judged} face={face} onTick={tick} />}
       {selected !== undefined && joints.some(({ id }) => id === selected) && (
         <JointCard

@@ -5,6 +5,9 @@ import { readCountLine } from '@dense-pack/core/shorthand/read';
 import { act, fireEvent, render, screen } from '@testing-library/react-native';
 import { preferences, setPreferences } from '../../../theme/preferences';
 import { judge } from '../use-wiring';
+import { foldBox } from '@dense-pack/core/fold/fold';
+import { foldSteps } from '@dense-pack/core/fold/fold-steps';
+import { carriedOn } from './fold-steps';
 import { HandsBusy } from './HandsBusy';
 import { jointSteps, landSteps, spoken } from './steps';
 
@@ -23,7 +26,7 @@ jest.mock('expo-keep-awake', () => ({
 function judged(line: string) {
   const read = readCountLine(line);
   if (!read.ok) throw new Error(read.error.expected);
-  return judge(read.box, '4', editionOf('nec2023'), NEW_KIT, 'plan');
+  return { box: read.box, judged: judge(read.box, '4', editionOf('nec2023'), NEW_KIT, 'plan') };
 }
 
 beforeEach(() => {
@@ -34,20 +37,42 @@ beforeEach(() => {
 });
 
 const plan = judged('18 in3 plastic, 12/2 feed, 12/2 out, duplex');
-const steps = jointSteps(plan, (id) => plan.wiring.joints.find((one) => one.id === id)?.id ?? id);
+const steps = jointSteps(
+  plan.judged,
+  (id) => plan.judged.wiring.joints.find((one) => one.id === id)?.id ?? id,
+);
 
 test('every joint and every landing is a step, with all that is on its card', () => {
-  expect(steps).toHaveLength(plan.wiring.joints.length);
+  expect(steps).toHaveLength(plan.judged.wiring.joints.length);
   for (const [nth, { lines }] of steps.entries())
-    expect(lines.length).toBe((plan.wiring.joints[nth]?.ends.length ?? 0) + 2);
-  const landed = landSteps(plan);
-  expect(landed).toHaveLength(plan.wiring.lands.length);
+    expect(lines.length).toBe((plan.judged.wiring.joints[nth]?.ends.length ?? 0) + 2);
+  const landed = landSteps(plan.judged);
+  expect(landed).toHaveLength(plan.judged.wiring.lands.length);
   expect(landed.map(({ lines }) => lines[0]).join(' ')).toMatch(/pigtail from joint 1/);
+});
+
+test('each joint is twisted, capped and laid; the layers and the devices come after the landings', () => {
+  const { inside, places } = foldBox(plan.box, editionOf('nec2023'), plan.judged);
+  if (!inside) throw new Error('no inside');
+  const folding = foldSteps(places, inside.width, inside.height, plan.judged);
+  const landed = landSteps(plan.judged);
+  const all = carriedOn(steps, landed, folding);
+  expect(all.slice(0, steps.length).map(({ lines }) => lines.at(-1))).toEqual(
+    steps.map(() => expect.stringMatching(/^Lay it .*(against the folds|from the back)\.$/) as unknown),
+  );
+  expect(all.slice(steps.length, steps.length + landed.length)).toEqual(landed);
+  expect(all.slice(steps.length + landed.length).map(({ tick }) => tick)).toEqual([
+    'fold:ground',
+    'fold:neutral',
+    'fold:hot',
+    'fold:devices',
+  ]);
+  expect(all.at(-1)?.lines.join(' ')).toMatch(/screws: they are not a press/);
 });
 
 test('a broken tab is said before anything lands', () => {
   const half = judged('22.5 in3 plastic, 14/2 feed, switch, duplex');
-  expect(landSteps(half).flatMap(({ lines }) => lines)).not.toContain('Break the hot tab first.');
+  expect(landSteps(half.judged).flatMap(({ lines }) => lines)).not.toContain('Break the hot tab first.');
 });
 
 test.each([
