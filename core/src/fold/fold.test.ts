@@ -469,3 +469,14 @@ test('many solids are laid one after another, and never into one another', () =>
     proved: true,
   });
 });
+
+test('a recorded depth is that of the box with its rings and extensions', () => {
+  const bare = boxOf('box 4sq-1.5, 14/2 feed, 14/2 leg');
+  const ringed = boxOf('box 4sq-1.5, ring 5, 14/2 feed, 14/2 leg');
+  const measured = { ...ringed, site: { ...ringed.site, depth: '2.25 in' } };
+  const deep = (box: BoxDocument) => foldBox(box, nec).inside?.depth ?? 0;
+  expect(deep(bare)).toBe(96);
+  // By the table and the ring’s volume over its opening: 1½ and 5 ÷ (2⅛ × 3) in.
+  expect(Math.abs(deep(ringed) - (96 + (5 / (2.125 * 3)) * 64))).toBeLessThan(2);
+  expect(Math.abs(deep(measured) - 144)).toBeLessThan(3);
+});

@@ -8,7 +8,7 @@ import { type BoxDocument, type ItemOf, lengthIn, volumeIn } from '../box/docume
 import type { Side } from '../box/words.ts';
 import { type Edition, standardBox } from '../edition/index.ts';
 import { sidesAreTold } from '../fill/spaces.ts';
-import { NM_PER_INCH } from '../quantity/length.ts';
+import { type Length, NM_PER_INCH } from '../quantity/length.ts';
 import { ATOMS_PER_CUBIC_INCH } from '../quantity/volume.ts';
 import { BARRIER_THICK, CLAMP_EDGES, OPENING, POCKET_BACK, POCKET_FROM, TAPER } from './solids.ts';
 
@@ -46,6 +46,7 @@ export type Missing = 'volume' | 'barrier' | 'size';
 type Told = Inside | { readonly missing: Missing };
 
 const PER_INCH = 64;
+const NM_PER_64TH = NM_PER_INCH / PER_INCH;
 const down = (inches: number) => Math.floor(inches * PER_INCH + 1e-9);
 
 /** Of an octagon with sides s across flats the area is 0.8284 s². */
@@ -55,7 +56,15 @@ const EDGES = { least: 0.5, most: 24 } as const;
 
 /** The inside of a box, from what is marked, measured or of the table. */
 export function insideOf(box: BoxDocument, edition: Edition): Told {
-  const own = shellOf(box, edition);
+  const recorded = box.site?.depth === undefined ? null : lengthIn(box.site.depth);
+  const first = shellOf(box, edition, recorded);
+  if ('missing' in first) return first;
+  // A recorded depth is that of the box with its rings and extensions: the box itself is so much less deep.
+  const more = recorded === null ? 0 : withParts(first, box, edition).depth - first.depth;
+  const own =
+    recorded === null || more === 0
+      ? first
+      : shellOf(box, edition, Math.max(recorded / 4, recorded - more * NM_PER_64TH) as Length);
   if ('missing' in own) return own;
   const edges = [own.width, own.height, own.depth];
   if (edges.some((edge) => edge < EDGES.least * PER_INCH || edge > EDGES.most * PER_INCH))
@@ -64,9 +73,9 @@ export function insideOf(box: BoxDocument, edition: Edition): Told {
   return whole.depth > EDGES.most * PER_INCH ? { missing: 'size' } : whole;
 }
 
-/** The box itself, without what was added to it. */
-function shellOf(box: BoxDocument, edition: Edition): Told {
-  const { shell, site } = box;
+/** The box itself, without what was added to it. @param recorded how deep it was measured */
+function shellOf(box: BoxDocument, edition: Edition, recorded: Length | null): Told {
+  const { shell } = box;
   if (shell.measured) {
     const [width, height, depth] = shell.measured.map((text) => lengthIn(text) / NM_PER_INCH) as [
       number,
@@ -80,7 +89,7 @@ function shellOf(box: BoxDocument, edition: Edition): Told {
   const volume = atoms / ATOMS_PER_CUBIC_INCH;
   const listed = shell.box === undefined ? undefined : standardBox(edition, shell.box);
   const outline = listed?.outline;
-  const told = site?.depth === undefined ? depthOfCode(shell.box, edition) : lengthIn(site.depth);
+  const told = recorded ?? depthOfCode(shell.box, edition);
   if (shell.form === 'round' || shell.form === 'pan' || shell.box?.startsWith('oct')) {
     const across = outline ? outline.width / NM_PER_INCH : 4;
     const depth = told === null ? volume / (OCTAGON * across * across) : told / NM_PER_INCH;

@@ -1,10 +1,11 @@
 /** The single remedies a box offers (handbook 9), each with what it costs and what stays true. */
-import type { BoxDocument, Item, ItemOf } from '../box/document.ts';
+import { type BoxDocument, type Item, type ItemOf, lengthIn } from '../box/document.ts';
 import { addCount, addItem, changeItems, removeItem, removeItems } from '../box/edit.ts';
 import { gathered } from '../box/rows.ts';
 import { roleOf } from '../box/work.ts';
 import { DEVICES } from '../box/words.ts';
 import { type Edition, shapeOf } from '../edition/index.ts';
+import { type Length, printLength } from '../quantity/length.ts';
 import { showVolume } from '../quantity/volume.ts';
 import { boxSteps } from './box-steps.ts';
 import { type AddPart, addedParts, type BoxPart, volumeWritten } from './catalogue.ts';
@@ -52,8 +53,8 @@ function volumeSteps(box: BoxDocument, { edition, added }: Means): Step[] {
         part.code === undefined && part.surface
           ? { parts: 2, minutes: 25, damage: box.shell.form === 'surface' ? 0 : 2 }
           : { parts: 1, minutes: 10, damage: part.surface && inFinishedWall(box) ? 2 : 0 },
-      apply: (now, newId) =>
-        addItem(
+      apply: (now, newId) => {
+        const { box: next } = addItem(
           now,
           {
             kind: 'added',
@@ -62,7 +63,12 @@ function volumeSteps(box: BoxDocument, { edition, added }: Means): Step[] {
             ...(part.code === undefined ? { volume: volumeWritten(part.volume) } : { box: part.code }),
           },
           newId,
-        ).box,
+        );
+        // A recorded depth is that of the box with its rings and extensions.
+        const was = next.site?.depth;
+        const depth = was === undefined ? undefined : printLength((lengthIn(was) + part.depth) as Length);
+        return depth === undefined ? next : { ...next, site: { ...next.site, depth } };
+      },
     }));
 }
 
