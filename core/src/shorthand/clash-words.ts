@@ -1,0 +1,64 @@
+/** A field two people changed, in words: what it is, and what each says of it. */
+import type { Clash } from '../box/merge-box.ts';
+import type { Item } from '../box/document.ts';
+import type { BoxFields } from '../box/record.ts';
+import { itemName } from './change-words.ts';
+import { printItem } from './print.ts';
+
+const NAMES: Readonly<Record<string, string>> = {
+  '': 'The whole record',
+  name: 'Name',
+  room: 'Room',
+  circuit: 'Circuit',
+  stage: 'State',
+  box: 'The box',
+  'box.edition': 'Edition',
+  'box.note': 'Note of the box',
+  'box.shell.volume': 'Marked volume',
+  'box.shell.box': 'Box of the table',
+  'box.shell.measured': 'Inside, measured',
+  'box.shell.gangs': 'Gangs',
+  'box.shell.mount': 'Mounting',
+  'box.shell.form': 'Shape',
+  'box.shell.material': 'Material',
+  'box.work.found': 'Wiring as found',
+  'box.work.circuits': 'Circuits',
+  'seen.note': 'Note',
+  'seen.stud': 'Stud',
+  'seen.minutes': 'Minutes of work',
+  'seen.hole': 'Opening in the wall',
+  'seen.surface': 'Surface raceway',
+  'seen.remedy': 'Remedy taken',
+};
+
+export interface ClashWords {
+  readonly what: string;
+  readonly mine: string;
+  readonly theirs: string;
+}
+
+const isItem = (value: unknown): value is Item =>
+  typeof value === 'object' && value !== null && 'kind' in value && 'id' in value;
+
+function said(value: unknown): string {
+  if (value === undefined || value === null) return 'taken out, or not there';
+  if (isItem(value)) return printItem(value);
+  if (typeof value === 'string') return value === '' ? 'empty' : value;
+  if (typeof value === 'number' || typeof value === 'boolean') return String(value);
+  if (Array.isArray(value) && value.every((one) => typeof one === 'string')) return value.join(', ');
+  return 'changed';
+}
+
+/** @param mine the record with my changes, for the names of its pieces; @param theirs with theirs */
+export function clashWords({ path, mine, theirs }: Clash, ours: BoxFields, there: BoxFields): ClashWords {
+  const told = { mine: said(mine), theirs: said(theirs) };
+  const [where, list, id, ...field] = path;
+  if ((where === 'box' || where === 'found') && list === 'items' && id !== undefined) {
+    const boxes = where === 'box' ? [ours.box, there.box] : [ours.found, there.found];
+    const item = boxes.flatMap((box) => box?.items.find((one) => one.id === id) ?? [])[0];
+    const name = item ? itemName(item) : 'A piece';
+    return { what: [name, ...field].join(', '), ...told };
+  }
+  const key = path.join('.').replace(/^found\./, 'box.');
+  return { what: NAMES[key] ?? path.slice(1).join(', '), ...told };
+}
