@@ -117,25 +117,53 @@ test('work goes on while the server is away, and arrives when it is back', async
   await finish(hand);
 });
 
-test('two tabs: the second is told, and the person chooses', async () => {
+test('two people at one box: both changes are kept; only the same field changed twice asks, with both values', async () => {
   const hand = await world.page(PHONE);
-  await hand.open('/job/demo-house-on-the-hill/box/demo-workshop-square');
-  await hand.sees('fill', '26.00');
-  // Someone else changes the stored box.
+  await hand.open('/job/demo-house-on-the-hill/box/demo-workshop-square?open=found');
   const url = `${world.address}/api/v1/boxes/demo-workshop-square`;
-  const { name, room, circuit, box, version } = await (await fetch(url)).json();
-  const put = await fetch(url, {
-    method: 'PUT',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ name: `${name}, seen`, room, circuit, box, version }),
-  });
-  expect(put.status).toBe(200);
+  const stored = async () =>
+    (await (await fetch(url)).json()) as {
+      readonly name: string;
+      readonly version: number;
+      readonly seen: { readonly note: string };
+      readonly box: { readonly items: readonly { readonly kind: string; readonly size?: number }[] };
+    };
+  /** Someone else changes the stored box meanwhile. */
+  const elsewhere = async (change: object) => {
+    const {
+      id: _id,
+      jobId: _job,
+      createdAt: _made,
+      updatedAt: _at,
+      ...fields
+    } = (await stored()) as Record<string, unknown> & object;
+    const put = await fetch(url, {
+      method: 'PUT',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ ...fields, ...change }),
+    });
+    expect(put.status).toBe(200);
+  };
+  const before = await stored();
+  await hand.find('Notes for next time');
+  await elsewhere({ name: 'Square, seen' });
   await hand.touch('Cable');
   await hand.touch('Add 14/2');
+  await hand.saved();
+  const both = await stored();
+  expect(both).toMatchObject({ name: 'Square, seen', version: before.version + 2 });
+  expect(both.box.items).toHaveLength(before.box.items.length + 1);
+  // The same note, written twice.
+  await hand.open('/job/demo-house-on-the-hill/box/demo-workshop-square?open=found');
+  await hand.find('Notes for next time');
+  await elsewhere({ seen: { ...both.seen, note: 'their note' }, room: 'Cellar' });
+  await hand.type('Notes for next time', 'my note');
+  await hand.page.keyboard.press('Tab');
   await hand.saysSomewhere('This box was changed elsewhere too');
+  await hand.sees('clash', 'Note: yours my note; stored their note.');
   await hand.touch('Keep yours');
   await hand.saved();
-  expect(await (await fetch(url)).json()).toMatchObject({ version: version + 2, name });
+  expect(await stored()).toMatchObject({ room: 'Cellar', seen: { note: 'my note' } });
   await finish(hand);
 });
 

@@ -37,7 +37,7 @@ export function useBoxEdit(jobId: string, boxId: string, planning?: () => boolea
       const problems = changeBox(now, fields);
       // A name is corrected, not undone; what was not taken leaves nothing to undo.
       if (problems.length === 0 && (fields.box || fields.found !== undefined || fields.seen || fields.stage))
-        keep(now);
+        keep(now, boxNow(jobId, boxId) ?? now);
       return problems;
     },
     [jobId, boxId, keep],

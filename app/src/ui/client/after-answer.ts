@@ -1,6 +1,7 @@
 /** What becomes of a waiting change once the server answered: decisions alone, nothing is written here. */
-import type { BoxRecord } from '@dense-pack/core/box/record';
-import { type BoxEntry, type Entry, textOf } from './entry';
+import { type Merged, mergeBox } from '@dense-pack/core/box/merge-box';
+import { BoxFields, type BoxRecord } from '@dense-pack/core/box/record';
+import { type BoxEntry, type Entry, fieldsOf, textOf } from './entry';
 import type { DeleteEntry } from './send-entry';
 
 /** What was changed while an entry was on the way, made from the version that was taken. */
@@ -8,7 +9,8 @@ export function madeFromTaken(now: Entry, taken: Entry, version: number): Entry 
   switch (now.what) {
     case 'box': {
       const { sent: _sent, ...rest } = now;
-      return { ...rest, from: version };
+      // What was taken is what the next change is made from.
+      return { ...rest, from: version, ...(taken.what === 'box' ? { base: taken.fields } : {}) };
     }
     case 'job': {
       // What was taken is what the next change is made from.
@@ -31,13 +33,25 @@ export function whoseStored(now: BoxEntry, stored: BoxRecord): 'this change' | '
   return now.sent?.includes(there) ? 'an earlier one' : 'another';
 }
 
-/** A change that is sent over the stored version it was in conflict with. */
-export function overStored(entry: BoxEntry | DeleteEntry): Entry {
-  const turn = entry.turn + 1;
-  if (entry.what === 'box') {
-    const { conflict, refused: _refused, sent: _sent, ...rest } = entry;
-    return { ...rest, from: conflict?.version ?? rest.from, turn };
-  }
+/** What was sent before and may have been taken. */
+const sentBefore = ({ sent = [] }: BoxEntry): BoxFields[] =>
+  sent.flatMap((text) => {
+    const read = BoxFields.safeParse(JSON.parse(text));
+    return read.success ? [read.data] : [];
+  });
+
+/** Both changes laid together; undefined where it is not known what mine was made from: an older program wrote it. */
+export const laidTogether = (entry: BoxEntry, stored: BoxRecord): Merged | undefined =>
+  entry.base && mergeBox(entry.base, entry.fields, fieldsOf(stored), sentBefore(entry));
+
+/** A change with another’s laid under it, made from what is stored now. */
+export function madeFromStored(entry: BoxEntry, fields: BoxFields, stored: BoxRecord): BoxEntry {
+  const { conflict: _conflict, refused: _refused, sent: _sent, ...rest } = entry;
+  return { ...rest, fields, from: stored.version, base: fieldsOf(stored), turn: entry.turn + 1 };
+}
+
+/** A deletion of what is stored now. */
+export function deletedAsStored(entry: DeleteEntry): Entry {
   const { conflict, refused: _refused, ...rest } = entry;
-  return { ...rest, ...(conflict ? { version: conflict.version } : {}), turn };
+  return { ...rest, ...(conflict ? { version: conflict.version } : {}), turn: entry.turn + 1 };
 }

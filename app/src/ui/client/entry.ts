@@ -51,6 +51,8 @@ export const Entry = z.discriminatedUnion('what', [
     /** Version the change was made from; null for a box the server has not got yet. */
     from: z.int().nullable(),
     madeAt: z.iso.datetime(),
+    /** What it was made from: where another changed the box since, both changes are kept. */
+    base: BoxFields.optional(),
     /** The stored box, where someone else changed it in the meantime. */
     conflict: BoxRecord.optional(),
     /**

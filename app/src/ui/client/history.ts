@@ -2,7 +2,9 @@
  * Undo and redo of a box, kept beside it in the browser's own store, so that they survive a reload.
  * Free of React but for the hook at the end.
  */
+import { mergeBox } from '@dense-pack/core/box/merge-box';
 import { BoxFields } from '@dense-pack/core/box/record';
+import equal from 'fast-deep-equal';
 import { startTransition, useCallback, useEffect, useState } from 'react';
 import { afterPaint } from './after-paint';
 import { z } from 'zod';
@@ -15,7 +17,11 @@ const KEY = 'dense-pack/history/';
 export const Snapshot = BoxFields.pick({ box: true, stage: true, stageAt: true, found: true, seen: true });
 export type Snapshot = z.output<typeof Snapshot>;
 
-const History = z.object({ past: z.array(Snapshot), future: z.array(Snapshot) });
+/** One step: how it stood, and how it was left where that is not how the next step found it. */
+const Step = Snapshot.extend({ after: Snapshot.optional() });
+type Step = z.output<typeof Step>;
+
+const History = z.object({ past: z.array(Step), future: z.array(Step) });
 type History = z.output<typeof History>;
 const NONE: History = { past: [], future: [] };
 
@@ -43,9 +49,27 @@ export function writeHistory(store: Store, id: string, history: History): void {
   }
 }
 
-/** Remembers how the box stood before a change. What was undone before is no longer ahead. */
-export function remember({ past }: History, before: Snapshot): History {
-  return { past: [...past, before].slice(-STEPS), future: [] };
+/** Remembers how the box stood before a change and after it. What was undone before is no longer ahead. */
+export function remember({ past }: History, before: Snapshot, after: Snapshot): History {
+  // A step that is found as it was left need not say so.
+  const last = past.at(-1);
+  const known = last?.after && equal(last.after, before) ? [...past.slice(0, -1), snapshotOf(last)] : past;
+  return { past: [...known, { ...before, after }].slice(-STEPS), future: [] };
+}
+
+/** Only what mergeBox asks of a record beside a snapshot. */
+const asFields = (snapshot: Snapshot): BoxFields => ({ name: 'box', room: '', circuit: '', ...snapshot });
+
+/** The box as it stands with one change taken back, and nothing else: what another changed since stays. */
+function takenBack({ after, ...before }: Step, now: Snapshot): Snapshot {
+  if (!after || equal(after, now)) return before;
+  return snapshotOf(mergeBox(asFields(after), asFields(before), asFields(now)).theirs);
+}
+
+/** The step before one that is taken off says itself how it was left. */
+function leftAs(past: readonly Step[], next: Step): Step[] {
+  const last = past.at(-1);
+  return last && !last.after ? [...past.slice(0, -1), { ...last, after: snapshotOf(next) }] : [...past];
 }
 
 /** One step back or ahead; undefined where there is none. */
@@ -54,12 +78,14 @@ export function step(
   now: Snapshot,
   way: 'back' | 'ahead',
 ): { history: History; there: Snapshot } | undefined {
-  const there = way === 'back' ? past.at(-1) : future.at(-1);
-  if (!there) return undefined;
+  const one = way === 'back' ? past.at(-1) : future.at(-1);
+  if (!one) return undefined;
+  const there = takenBack(one, now);
+  const opposite = { ...snapshotOf(now), after: there };
   const history =
     way === 'back'
-      ? { past: past.slice(0, -1), future: [...future, now] }
-      : { past: [...past, now], future: future.slice(0, -1) };
+      ? { past: leftAs(past.slice(0, -1), one), future: [...future, opposite] }
+      : { past: [...past, opposite], future: future.slice(0, -1) };
   return { history, there };
 }
 
@@ -87,7 +113,8 @@ export function useHistory(id: string) {
     [id],
   );
   const keep = useCallback(
-    (before: Snapshot) => take(remember(live.get(id) ?? NONE, snapshotOf(before))),
+    (before: Snapshot, after: Snapshot) =>
+      take(remember(live.get(id) ?? NONE, snapshotOf(before), snapshotOf(after))),
     [id, take],
   );
   const go = (now: Snapshot, way: 'back' | 'ahead'): Snapshot | undefined => {

@@ -12,18 +12,19 @@ import {
   type BoxEntry,
   type Entry,
   type FieldProblem,
+  fieldsOf,
   problemsOf,
   SENT_MOST,
   textOf,
   textOfJob,
 } from './entry';
-import { madeFromTaken, overStored, whoseStored } from './after-answer';
+import { deletedAsStored, laidTogether, madeFromStored, madeFromTaken, whoseStored } from './after-answer';
 import type { Arrivals, OutboxState } from './outbox-state';
 import { type DeleteEntry, sendBox, sendDelete, sendJob } from './send-entry';
 import { type Store, WaitingStore } from './waiting-store';
 
 const RETRY_MS = [1000, 2000, 5000, 15_000];
-/** After so many failures in a row the rest waits too: it is the server, not the record. */
+/** After so many failures in a row the rest waits too. */
 const FAILURES_MOST = 3;
 
 export class Outbox {
@@ -103,6 +104,7 @@ export class Outbox {
   /**
    * Writes a change of a box, if the schema takes it.
    * @param from the version this change was made from; null for a new box
+   * @param base the box in that version
    * @returns what is wrong, field by field; then nothing was written. Empty when it was.
    */
   saveBox(
@@ -111,6 +113,7 @@ export class Outbox {
     said: BoxFields,
     from: number | null,
     madeAt: string,
+    base?: BoxFields,
   ): readonly FieldProblem[] {
     const fields = BoxFields.safeParse(said);
     if (!fields.success) return this.#reject(id, problemsOf(fields.error));
@@ -124,23 +127,33 @@ export class Outbox {
       fields: fields.data,
       from: earlier ? earlier.from : from,
       madeAt: earlier?.madeAt ?? madeAt,
+      ...((earlier ? earlier.base : base) ? { base: earlier ? earlier.base : base } : {}),
       ...(earlier?.conflict ? { conflict: earlier.conflict } : {}),
       ...(earlier?.sent ? { sent: earlier.sent } : {}),
     });
     return [];
   }
 
-  /** Settles a conflict: `mine` is sent over the stored version, `theirs` drops this change. */
+  /**
+   * Settles a conflict. What both changed in different places is kept of both; where they clash `mine` or `theirs`
+   * stands. A deletion is sent over the stored version, or dropped.
+   */
   settle(id: string, choice: 'mine' | 'theirs'): void {
     const entry = this.entryOf(id);
     if (entry === undefined || entry.what === 'job') return;
-    const { conflict } = entry;
-    if (choice === 'theirs') {
+    if (entry.what === 'delete') {
+      if (choice === 'mine') return this.#put(deletedAsStored(entry));
       this.#drop(id);
-      if (conflict && 'jobId' in conflict) this.arrivals.box(conflict);
+      if (entry.conflict && 'jobId' in entry.conflict) this.arrivals.box(entry.conflict);
       return;
     }
-    this.#put(overStored(entry));
+    const { conflict } = entry;
+    if (!conflict) return;
+    const merged = laidTogether(entry, conflict);
+    const fields = merged ? merged[choice] : choice === 'mine' ? entry.fields : fieldsOf(conflict);
+    this.arrivals.box(conflict);
+    if (textOf(fields) === textOf(conflict)) return this.#drop(id);
+    this.#put(madeFromStored(entry, fields, conflict));
   }
 
   /** Sends once more what the server refused. */
@@ -305,10 +318,12 @@ export class Outbox {
     const now = this.#waiting.readOne(entry.id);
     if (now?.what !== 'box') return;
     const found = whoseStored(now, stored);
-    if (found === 'another') return this.#mark(entry, { conflict: stored });
+    // Someone else changed it: both changes are kept, and only the same field changed twice asks.
+    const merged = found === 'another' ? laidTogether(now, stored) : { mine: now.fields, clashes: [] };
+    if (!merged || merged.clashes.length > 0) return this.#mark(entry, { conflict: stored });
     this.arrivals.box(stored);
-    if (found === 'this change') return this.#drop(now.id);
-    this.#write(madeFromTaken(now, entry, stored.version));
+    if (textOf(merged.mine) === textOf(stored)) return this.#drop(now.id);
+    this.#write(madeFromStored(now, merged.mine, stored));
     this.#again = true;
   }
 
@@ -334,7 +349,7 @@ export class Outbox {
     this.#write({ ...now, ...more } as Entry);
   }
 
-  #reject(id: string, problems: readonly FieldProblem[]): readonly FieldProblem[] {
+  #reject(id: string, problems: FieldProblem[]): FieldProblem[] {
     this.#set({ rejected: { id, problems } });
     return problems;
   }

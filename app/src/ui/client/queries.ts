@@ -344,8 +344,11 @@ export function boxNow(jobId: string, boxId: string): ShownBox | undefined {
  * @returns what is wrong with it, field by field; then nothing was changed
  */
 export function changeBox(box: ShownBox, fields: Partial<BoxFields>): readonly FieldProblem[] {
-  const { id, jobId, version } = box;
-  return outbox.saveBox(id, jobId, { ...fieldsOf(box), ...fields }, version, new Date().toISOString());
+  const { id, jobId, version, waiting } = box;
+  const now = fieldsOf(box);
+  // What lies on the screen without a change of this phone is what is stored.
+  const base = waiting ? undefined : now;
+  return outbox.saveBox(id, jobId, { ...now, ...fields }, version, new Date().toISOString(), base);
 }
 
 /** Makes a job and gives its id at once; it is sent when the server answers. */

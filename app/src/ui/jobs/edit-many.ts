@@ -28,7 +28,11 @@ function write(jobId: string, id: string, said: Said): string | undefined {
   if (problem) return `${problem.field} ${problem.accepted}`;
   // A box counted by another edition can be undone in the box, too.
   if ('edition' in said)
-    writeHistory(localStorage, id, remember(readHistory(localStorage, id), snapshotOf(now)));
+    writeHistory(
+      localStorage,
+      id,
+      remember(readHistory(localStorage, id), snapshotOf(now), snapshotOf(boxNow(jobId, id) ?? now)),
+    );
   return undefined;
 }
 
