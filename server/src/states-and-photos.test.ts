@@ -119,6 +119,15 @@ const JPEG = Buffer.from(
 );
 
 /** The same picture with an EXIF block that says 51° N, 7° E: a TIFF header, IFD0 with a GPS IFD. */
+/** A PNG whose head says that it is 0 × 0. */
+const NO_SIZE = Buffer.concat([
+  Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a, 0, 0, 0, 13]),
+  Buffer.from('IHDR', 'latin1'),
+  Buffer.alloc(17),
+  Buffer.from([0, 0, 0, 0]),
+  Buffer.from('IEND', 'latin1'),
+  Buffer.from([0xae, 0x42, 0x60, 0x82]),
+]);
 function withPlace(jpeg: Buffer): Buffer {
   const tiff = Buffer.alloc(8 + 2 + 12 + 4 + 2 + 4 * 12 + 4 + 48);
   tiff.write('MM', 0, 'latin1');
@@ -183,6 +192,8 @@ describe('photos', () => {
     ['text', Buffer.from('not a picture'), 'image/jpeg', 422],
     ['a page with a script', Buffer.from('<svg onload="alert(1)"/>'), 'image/svg+xml', 422],
     ['JSON', Buffer.from('{}'), 'application/json', 415],
+    ['a picture that was cut off', JPEG.subarray(0, JPEG.length - 20), 'image/jpeg', 422],
+    ['a picture of nothing', NO_SIZE, 'image/png', 422],
     ['four megabytes', Buffer.alloc(4_000_000), 'image/jpeg', 413],
   ])('%s is refused', async (_name, body, type, status) => {
     const { id } = await newBox();

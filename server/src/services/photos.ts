@@ -16,6 +16,13 @@ export const PHOTO_BYTES_MOST = 3_000_000;
 const PHOTO_SIDE_MOST = 4096;
 const TYPES: Readonly<Record<string, string>> = { jpg: 'image/jpeg', png: 'image/png', webp: 'image/webp' };
 
+/** Whether a picture goes on to its end: JPEG EOI, PNG IEND, the length a WebP says of itself. */
+function isWhole(bytes: Buffer, type: string): boolean {
+  if (type === 'image/jpeg') return bytes.lastIndexOf(Buffer.from([0xff, 0xd9])) > 2;
+  if (type === 'image/png') return bytes.lastIndexOf('IEND', undefined, 'latin1') > 8;
+  return bytes.length >= 8 && bytes.readUInt32LE(4) + 8 <= bytes.length;
+}
+
 function measured(bytes: Buffer): { width: number; height: number; type: string } {
   const refuse = (accepted: string) =>
     new Refused(422, 'This is not a photo that can be kept', { errors: [{ field: 'body', accepted }] });
@@ -27,6 +34,8 @@ function measured(bytes: Buffer): { width: number; height: number; type: string 
   }
   const type = TYPES[size.type ?? ''];
   if (type === undefined) throw refuse('a JPEG, PNG or WebP picture');
+  if (!(size.width >= 1 && size.height >= 1)) throw refuse('a picture that has a width and a height');
+  if (!isWhole(bytes, type)) throw refuse('a whole picture: this one ends before its end');
   if (Math.max(size.width, size.height) > PHOTO_SIDE_MOST) {
     throw refuse(`a picture of at most ${PHOTO_SIDE_MOST} pixels on its longest side`);
   }
