@@ -8,6 +8,9 @@ export type Db = Database.Database;
 /** A database that cannot be used, in one sentence for the person who started the server. */
 export class DatabaseRefused extends Error {}
 
+/** How long a write waits for another program, in milliseconds. */
+const BUSY_MS = 250;
+
 /** The numbered `.sql` files, in order; number N brings `user_version` from N − 1 to N. */
 function migrations(folder: string): { number: number; sql: string }[] {
   return readdirSync(folder)
@@ -26,7 +29,8 @@ export function openDatabase(file: string, folder: string): Db {
   let db: Db;
   try {
     db = new Database(file);
-    db.pragma('busy_timeout = 5000');
+    // One process serves everyone: it may not stand still for long while another program writes.
+    db.pragma(`busy_timeout = ${BUSY_MS}`);
     db.pragma('journal_mode = WAL');
     db.pragma('foreign_keys = ON');
     db.pragma('synchronous = FULL');
@@ -36,6 +40,7 @@ export function openDatabase(file: string, folder: string): Db {
     );
   }
   try {
+    insistOnWhole(db, file);
     migrate(db, file, migrations(folder));
   } catch (error) {
     db.close();
@@ -62,4 +67,37 @@ function migrate(db: Db, file: string, steps: readonly { number: number; sql: st
     }
   });
   run.immediate();
+}
+
+/** @throws DatabaseRefused for a file that is damaged */
+function insistOnWhole(db: Db, file: string): void {
+  const [first] = db.pragma('quick_check(1)') as { quick_check: string }[];
+  if (first?.quick_check !== 'ok')
+    throw new DatabaseRefused(
+      `The database file ${file} is damaged (${first?.quick_check ?? 'it cannot be checked'}). It was not changed: keep a copy of it, and start from a backup, or read an archive into a new file.`,
+    );
+}
+
+/**
+ * Takes a database file for this process alone, until it ends, however it ends.
+ * @returns what gives it back
+ * @throws DatabaseRefused when another process serves it
+ */
+export function serveAlone(file: string): () => void {
+  let guard: Db | undefined;
+  try {
+    guard = new Database(`${file}-serving`);
+    guard.pragma('busy_timeout = 0');
+    // The lock is the system’s own: it goes with the process.
+    guard.exec('BEGIN EXCLUSIVE');
+  } catch (error) {
+    guard?.close();
+    if (error instanceof Database.SqliteError && error.code.startsWith('SQLITE_BUSY'))
+      throw new DatabaseRefused(
+        `The database file ${file} is served by another process already: use that one, end it first, or name another file in DENSE_PACK_DB.`,
+      );
+    // Where nothing can be written here opening the database itself says why.
+    return () => undefined;
+  }
+  return () => guard.close();
 }

@@ -4,7 +4,7 @@ import { mkdirSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import { application } from './application.ts';
-import { type Db, DatabaseRefused, openDatabase } from './database.ts';
+import { type Db, DatabaseRefused, openDatabase, serveAlone } from './database.ts';
 import { hasDemo, seedDemo } from './demo.ts';
 import { HostsRefused, readHosts } from './routes/neighbours.ts';
 import { indexSome } from './services/boxes.ts';
@@ -59,6 +59,7 @@ async function start(): Promise<void> {
   const port = portFrom(process.env['PORT']);
   const hosts = readHosts(process.env['DENSE_PACK_HOSTS']);
   const file = databaseFile(values.demo);
+  const giveBack = serveAlone(file);
   const db = openDatabase(file, join(import.meta.dirname, 'migrations'));
   if (values.reset || (values.demo && !hasDemo(db))) seedDemo(db, new Date());
   const appFolder = resolve(values.app ?? join(import.meta.dirname, '../../app/dist'));
@@ -68,6 +69,7 @@ async function start(): Promise<void> {
     closeOnSignal(server, () => {
       indexing.stop();
       db.close();
+      giveBack();
       console.log('Closed. Everything is saved.');
     });
     console.log(`Dense Pack is ready at ${address}`);

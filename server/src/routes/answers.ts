@@ -1,4 +1,5 @@
 /** Between HTTP and the services: parsed bodies in, problem documents out. */
+import { SqliteError } from 'better-sqlite3';
 import type { ErrorRequestHandler, Response } from 'express';
 import type { z } from 'zod';
 import { type FieldError, Refused } from '../services/failures.ts';
@@ -28,6 +29,37 @@ function sendProblem(response: Response, refused: Refused): void {
     );
 }
 
+/** What the database says, in plain words: none of it is the request’s fault, and nothing was changed. */
+function refusedByDatabase(error: unknown): Refused | undefined {
+  if (!(error instanceof SqliteError)) return undefined;
+  const { code } = error;
+  if (code.startsWith('SQLITE_BUSY') || code.startsWith('SQLITE_LOCKED'))
+    return new Refused(503, 'Another program is writing to the database', {
+      detail: 'Nothing was changed. Try again in a moment; if it stays so, close the other program.',
+    });
+  console.error(error);
+  if (code.startsWith('SQLITE_FULL'))
+    return new Refused(507, 'The disk is full', {
+      detail:
+        'Nothing was changed. Make room on the disk of the server; what waits on the phone stays there.',
+    });
+  if (code.startsWith('SQLITE_CORRUPT') || code === 'SQLITE_NOTADB')
+    return new Refused(503, 'The database file is damaged', {
+      detail:
+        'Nothing was changed. Stop the server, keep a copy of the file, and start from a backup or an archive.',
+    });
+  if (
+    code.startsWith('SQLITE_READONLY') ||
+    code.startsWith('SQLITE_IOERR') ||
+    code.startsWith('SQLITE_CANTOPEN')
+  )
+    return new Refused(503, 'The database file cannot be written', {
+      detail:
+        'Nothing was changed. See that the file and its folder can be written, and that the disk is there.',
+    });
+  return undefined;
+}
+
 /** Errors that express and its body parser raise, in our words. */
 function refusedOf(error: unknown): Refused {
   if (error instanceof Refused) return error;
@@ -42,6 +74,8 @@ function refusedOf(error: unknown): Refused {
       errors: [{ field: 'body', accepted: 'a JSON object' }],
     });
   }
+  const ofDatabase = refusedByDatabase(error);
+  if (ofDatabase) return ofDatabase;
   const status = error instanceof Error && 'status' in error ? Number(error.status) : 500;
   if (status >= 400 && status < 500) return new Refused(status, 'The request cannot be taken');
   console.error(error);

@@ -3,13 +3,24 @@ import { randomUUID } from 'node:crypto';
 import { BoxChange, boxJsonSchema, JobChange, NewBox, NewJob, RecordId, writeCsv } from '@dense-pack/core';
 import { json, raw, type Request, Router } from 'express';
 import type { Db } from '../database.ts';
-import { boxesIn, boxesOf, changeBox, createBox, deleteBox, readBox, storedBox } from '../services/boxes.ts';
+import {
+  boxesIn,
+  boxesOf,
+  changeBox,
+  countBoxes,
+  createBox,
+  deleteBox,
+  type Page,
+  readBox,
+  storedBox,
+} from '../services/boxes.ts';
 import { Refused } from '../services/failures.ts';
 import { eventsOf, eventsOfJob, findBoxes } from '../services/logbook.ts';
 import { keepPhoto, PHOTO_BYTES_MOST, readPhoto } from '../services/photos.ts';
 import { statesOf } from '../services/states.ts';
-import { changeJob, createJob, deleteJob, listJobs, readJob } from '../services/jobs.ts';
+import { changeJob, countJobs, createJob, deleteJob, listJobs, readJob } from '../services/jobs.ts';
 import { bodyAs } from './answers.ts';
+import { keepingAnswers } from './kept-answers.ts';
 import { ARCHIVE_BYTES_MOST, readArchive } from '../services/archive-zip.ts';
 import { previewOf, readIn } from '../services/archives.ts';
 import { sendArchive, sendLabels, sendSheets } from './send-paper.ts';
@@ -30,6 +41,25 @@ function versionOf(request: Request): number {
       },
     ],
   });
+}
+
+const PAGE_MOST = 1000;
+
+/** The part of a list that is asked for: `?from=100&most=100`; undefined for all of it. @throws Refused 400 */
+function pageOf({ query }: Request): Page | undefined {
+  if (query['from'] === undefined && query['most'] === undefined) return undefined;
+  const from = Number(query['from'] ?? 0);
+  const most = Number(query['most'] ?? PAGE_MOST);
+  const errors = [
+    ...(Number.isInteger(from) && from >= 0
+      ? []
+      : [{ field: 'from', accepted: 'how many are passed over, a whole number from 0' }]),
+    ...(Number.isInteger(most) && most >= 1 && most <= PAGE_MOST
+      ? []
+      : [{ field: 'most', accepted: `how many are told, a whole number from 1 to ${PAGE_MOST}` }]),
+  ];
+  if (errors.length > 0) throw new Refused(400, 'Some of this cannot be taken', { errors });
+  return { from, most };
 }
 
 /** The archive a request brings. @throws Refused 415 */
@@ -136,17 +166,31 @@ export function api(db: Db, clock: () => Date): Router {
     response.json({ events: eventsOf(db, readBox(db, idOf(request)).id) });
   });
 
-  router.get('/jobs', (_request, response) => {
-    response.json({ jobs: listJobs(db) });
-  });
+  const kept = keepingAnswers(db);
+  router.get(
+    '/jobs',
+    kept((request) => {
+      const page = pageOf(request);
+      const jobs = listJobs(db, page);
+      return page ? { jobs, from: page.from, count: countJobs(db) } : { jobs };
+    }),
+  );
   router.post('/jobs', (request, response) => {
     const { id = randomUUID(), ...fields } = bodyAs(NewJob, request.body);
     response.status(201).json(createJob(db, id, fields, now()));
   });
-  router.get('/jobs/:id', (request, response) => {
-    const job = readJob(db, idOf(request));
-    response.json({ ...job, ...boxesIn(db, job.id) });
-  });
+  const part = (request: Request, jobId: string) => {
+    const page = pageOf(request);
+    const boxes = boxesIn(db, jobId, page);
+    return page ? { ...boxes, from: page.from, count: countBoxes(db, jobId) } : boxes;
+  };
+  router.get(
+    '/jobs/:id',
+    kept((request) => {
+      const job = readJob(db, idOf(request));
+      return { ...job, ...part(request, job.id) };
+    }),
+  );
   router.put('/jobs/:id', (request, response) => {
     const { version, ...fields } = bodyAs(JobChange, request.body);
     response.json(changeJob(db, idOf(request), fields, version, now()));
@@ -157,9 +201,10 @@ export function api(db: Db, clock: () => Date): Router {
     response.json({ id, deleted: true });
   });
 
-  router.get('/jobs/:id/boxes', (request, response) => {
-    response.json(boxesIn(db, readJob(db, idOf(request)).id));
-  });
+  router.get(
+    '/jobs/:id/boxes',
+    kept((request) => part(request, readJob(db, idOf(request)).id)),
+  );
   router.post('/jobs/:id/boxes', (request, response) => {
     const { id = randomUUID(), ...fields } = bodyAs(NewBox, request.body);
     response.status(201).json(createBox(db, idOf(request), id, fields, now()));

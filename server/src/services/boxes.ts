@@ -8,6 +8,7 @@ import {
   unsizedDevices,
 } from '@dense-pack/core';
 import type { ArchivedBox } from '@dense-pack/core/exchange/archive';
+import { LRUCache } from 'lru-cache';
 import type { Db } from '../database.ts';
 import { notFound, Refused, stale } from './failures.ts';
 import { findJob, touchJob } from './job-rows.ts';
@@ -49,26 +50,70 @@ function boxOf(row: BoxRow): BoxRecord {
 }
 
 /** The boxes of a job in the order they were made; those that cannot be read here are told apart, not lost. */
-export function boxesIn(
-  db: Db,
-  jobId: string,
-): { readonly boxes: readonly BoxRecord[]; readonly unreadable: readonly UnreadableBox[] } {
+export interface BoxesOfJob {
+  readonly boxes: readonly BoxRecord[];
+  readonly unreadable: readonly UnreadableBox[];
+}
+
+/** What was read of each row, and of which text: a document is parsed once, not at each read. */
+interface Parsed {
+  readonly text: string;
+  readonly read: BoxRecord | { readonly why: string };
+}
+/** As many boxes are held parsed as a few large houses have. */
+const PARSED_MOST = 5000;
+const parsed = new WeakMap<Db, LRUCache<string, Parsed>>();
+
+function readRow(db: Db, row: BoxRow): Parsed['read'] {
+  let known = parsed.get(db);
+  if (!known) {
+    known = new LRUCache({ max: PARSED_MOST });
+    parsed.set(db, known);
+  }
+  // Everything a record is made of: another row under the same id and version is another text.
+  const text = Object.values(row).join('\u0000');
+  const before = known.get(row.id);
+  if (before?.text === text) return before.read;
+  let read: Parsed['read'];
+  try {
+    read = boxOf(row);
+  } catch (error) {
+    if (!(error instanceof Unread)) throw error;
+    read = { why: error.message };
+  }
+  known.set(row.id, { text, read });
+  return read;
+}
+
+/** A part of a list, in its order. */
+export interface Page {
+  /** How many are passed over. */
+  readonly from: number;
+  readonly most: number;
+}
+
+/** @param page a part of them; without it all */
+export function boxesIn(db: Db, jobId: string, page?: Page): BoxesOfJob {
   const boxes: BoxRecord[] = [];
   const unreadable: UnreadableBox[] = [];
   const rows = db
-    .prepare<[string], BoxRow>('SELECT * FROM box WHERE job_id = ? ORDER BY created_at, rowid')
-    .all(jobId);
+    .prepare<[string, number, number], BoxRow>(
+      'SELECT * FROM box WHERE job_id = ? ORDER BY created_at, rowid LIMIT ? OFFSET ?',
+    )
+    .all(jobId, page?.most ?? -1, page?.from ?? 0);
   for (const row of rows) {
-    try {
-      boxes.push(boxOf(row));
-    } catch (error) {
-      if (!(error instanceof Unread)) throw error;
+    const read = readRow(db, row);
+    if ('why' in read) {
       const { id, name, room, version } = row;
-      unreadable.push({ id, name, room, version, why: error.message });
-    }
+      unreadable.push({ id, name, room, version, why: read.why });
+    } else boxes.push(read);
   }
   return { boxes, unreadable };
 }
+
+/** How many boxes a job has, those that cannot be read too. */
+export const countBoxes = (db: Db, jobId: string): number =>
+  db.prepare<[string], { n: number }>('SELECT count(*) AS n FROM box WHERE job_id = ?').get(jobId)?.n ?? 0;
 
 /** The boxes of a job that can be read, in the order they were made. */
 export const boxesOf = (db: Db, jobId: string): readonly BoxRecord[] => boxesIn(db, jobId).boxes;
@@ -81,14 +126,11 @@ function rowOf(db: Db, id: string): BoxRow {
 
 /** @throws Refused 404, or 422 for one that this program cannot read */
 export function readBox(db: Db, id: string): BoxRecord {
-  try {
-    return boxOf(rowOf(db, id));
-  } catch (error) {
-    if (!(error instanceof Unread)) throw error;
-    throw new Refused(422, 'This box cannot be read here', {
-      detail: `${error.message}. It is kept as it is; a newer version of the program reads it.`,
-    });
-  }
+  const read = readRow(db, rowOf(db, id));
+  if (!('why' in read)) return read;
+  throw new Refused(422, 'This box cannot be read here', {
+    detail: `${read.why}. It is kept as it is; a newer version of the program reads it.`,
+  });
 }
 
 /** A box as it lies in the database, whether it can be read or not. @throws Refused 404 */

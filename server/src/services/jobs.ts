@@ -1,5 +1,7 @@
 /** Jobs: plain SQL over the job table. */
 import {
+  type BoxRecord,
+  type EditionId,
   editionOf,
   type Job,
   JOB_PREVIEW,
@@ -7,21 +9,36 @@ import {
   type JobChange,
   type JobFields,
   tally,
+  type Tally,
 } from '@dense-pack/core';
 import type { z } from 'zod';
 import type { Db } from '../database.ts';
-import { boxesIn, boxesOf } from './boxes.ts';
+import { boxesIn, boxesOf, type Page } from './boxes.ts';
 import { notFound, stale } from './failures.ts';
 import { findJob, jobOf, type JobRow } from './job-rows.ts';
 import { indexJob } from './logbook.ts';
 
+/** Verdicts by record and edition: a record is another one once it is changed. */
+const verdicts = new WeakMap<BoxRecord, Map<EditionId, Tally['verdict']>>();
+
+function verdictOf(record: BoxRecord, edition: EditionId): Tally['verdict'] {
+  const by = record.box.edition ?? edition;
+  const known = verdicts.get(record) ?? new Map<EditionId, Tally['verdict']>();
+  verdicts.set(record, known);
+  const verdict = known.get(by) ?? tally(record.box, editionOf(by)).verdict;
+  known.set(by, verdict);
+  return verdict;
+}
+
 /** All jobs, newest change first, each with the verdicts of its boxes counted. */
-export function listJobs(db: Db): JobCard[] {
-  const rows = db.prepare<[], JobRow>('SELECT * FROM job ORDER BY updated_at DESC, id').all();
+export function listJobs(db: Db, page?: Page): JobCard[] {
+  const rows = db
+    .prepare<[number, number], JobRow>('SELECT * FROM job ORDER BY updated_at DESC, id LIMIT ? OFFSET ?')
+    .all(page?.most ?? -1, page?.from ?? 0);
   return rows.map((row) => {
     const job = jobOf(row);
     const { boxes, unreadable } = boxesIn(db, job.id);
-    const verdicts = boxes.map(({ box }) => tally(box, editionOf(box.edition ?? job.edition)).verdict);
+    const verdicts = boxes.map((record) => verdictOf(record, job.edition));
     return {
       ...job,
       boxes: boxes.length,
@@ -32,6 +49,9 @@ export function listJobs(db: Db): JobCard[] {
     };
   });
 }
+
+export const countJobs = (db: Db): number =>
+  db.prepare<[], { n: number }>('SELECT count(*) AS n FROM job').get()?.n ?? 0;
 
 /** @throws Refused 404 */
 export function readJob(db: Db, id: string): Job {
