@@ -32,6 +32,7 @@ export function SheetPage({ sheet, drawn, columns = false, photo }: SheetPagePro
     caution,
     sources,
   } = sheet;
+  const [front, side] = fold;
   return (
     <View
       className="sheet-page"
@@ -68,25 +69,30 @@ export function SheetPage({ sheet, drawn, columns = false, photo }: SheetPagePro
             </View>
           ))}
         </View>
-        <View className="sheet-part">
-          <PlainPicture picture={vessel} width={Math.min(drawn, 220)} />
+        {/* The box opened stands beside the vessel: on paper a sheet is one page. */}
+        <View className="sheet-part" style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
+          <PlainPicture
+            picture={vessel}
+            width={front ? Math.min(drawn / 2 - 4, 220) : Math.min(drawn, 220)}
+          />
+          {front && <PlainPicture picture={front} width={Math.min(drawn / 2 - 4, front.width)} />}
         </View>
         {wiring && (
           <View className="sheet-part">
             <PlainPicture picture={wiring} width={drawn} />
           </View>
         )}
-        {fold.map((picture) => (
-          <View key={picture.alt} className="sheet-part">
-            <PlainPicture picture={picture} width={Math.min(drawn, picture.width)} />
+        {side && !columns && (
+          <View className="sheet-part">
+            <PlainPicture picture={side} width={Math.min(drawn, side.width)} />
           </View>
-        ))}
+        )}
         {wall && (
           <View className="sheet-part">
             <PlainPicture picture={wall} width={Math.min(drawn, 300)} />
           </View>
         )}
-        {[...parts, ...ifRoom].map((part) => (
+        {[...parts, ...(columns ? [] : ifRoom)].map((part) => (
           <PartView key={part.title} part={part} />
         ))}
         {photos.length > 0 && (
