@@ -1,4 +1,5 @@
 /** Every state of a box with its date, and its photos, over real HTTP. Invented data. */
+import { createHash } from 'node:crypto';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import { openDatabase } from './database.ts';
@@ -169,7 +170,11 @@ describe('photos', () => {
     const { id } = await newBox();
     for (let time = 0; time < 2; time += 1) {
       const answer = await put(id, 'photo-0001', JPEG).expect(200);
-      expect(answer.body).toEqual({ id: 'photo-0001', bytes: JPEG.length });
+      expect(answer.body).toEqual({
+        id: 'photo-0001',
+        bytes: JPEG.length,
+        sha256: createHash('sha256').update(JPEG).digest('hex'),
+      });
     }
     const read = await api().get('/photos/photo-0001').expect(200);
     expect(read.headers['content-type']).toBe('image/jpeg');

@@ -1,4 +1,5 @@
 /** Photos of a box. They come resized and without their metadata; what still has some is refused. */
+import { createHash } from 'node:crypto';
 import type { ArchivedBox } from '@dense-pack/core/exchange/archive';
 import exifr from 'exifr';
 import { imageSize } from 'image-size';
@@ -58,10 +59,11 @@ export async function insistOnPhoto(bytes: Buffer): Promise<void> {
   await insistOnNoPlace(bytes);
 }
 
-/** What is said of a photo that is stored: its id and how many bytes of it there are. */
+/** What is said of a photo that is stored: its id, how many bytes of it there are, and their hash. */
 export interface Stored {
   readonly id: string;
   readonly bytes: number;
+  readonly sha256: string;
 }
 
 /** Keeps a photo. Sending the same id again changes nothing. @throws Refused 404, 422 */
@@ -79,10 +81,9 @@ export async function keepPhoto(
     `INSERT INTO photo (id, box_id, type, width, height, bytes, created_at) VALUES (?, ?, ?, ?, ?, ?, ?)
      ON CONFLICT (id) DO NOTHING`,
   ).run(id, boxId, type, width, height, bytes, now);
-  const stored = db
-    .prepare<[string], { bytes: number }>('SELECT length(bytes) AS bytes FROM photo WHERE id = ?')
-    .get(id);
-  return { id, bytes: stored?.bytes ?? 0 };
+  // Told of what lies there, not of what was sent.
+  const stored = readPhoto(db, id).bytes;
+  return { id, bytes: stored.length, sha256: createHash('sha256').update(stored).digest('hex') };
 }
 
 /** @throws Refused 404 */

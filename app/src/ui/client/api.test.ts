@@ -1,4 +1,5 @@
 /** The client at its border: what the server may answer, and what the app makes of it. */
+import { createHash, webcrypto } from 'node:crypto';
 import { z } from 'zod';
 import { Deleted, JobWithBoxes, ProblemAnswer, request, sendPhoto, ServerAway } from './api';
 
@@ -91,15 +92,24 @@ test('a deletion is done only when the server says so', async () => {
 });
 
 test('a photo is stored only when the answer names it and its length', async () => {
-  const photo = { type: 'image/jpeg', size: 7 } as Blob;
-  serverSays({ status: 200, body: { id: 'photo-0001', bytes: 7 } });
+  const bytes = Buffer.from('a photo');
+  const sha256 = createHash('sha256').update(bytes).digest('hex');
+  const photo = { type: 'image/jpeg', size: 7, arrayBuffer: () => Promise.resolve(bytes) } as unknown as Blob;
+  Object.defineProperty(globalThis, 'crypto', { value: webcrypto, configurable: true });
+  serverSays({ status: 200, body: { id: 'photo-0001', bytes: 7, sha256 } });
   await expect(sendPhoto('box-0000001', 'photo-0001', photo)).resolves.toBeUndefined();
   for (const answer of [
     { status: 200, broken: true },
     { status: 200, body: {} },
     { status: 204 },
-    { status: 200, body: { id: 'photo-0002', bytes: 7 } },
-    { status: 200, body: { id: 'photo-0001', bytes: 6 } },
+    { status: 200, body: { id: 'photo-0002', bytes: 7, sha256 } },
+    { status: 200, body: { id: 'photo-0001', bytes: 6, sha256 } },
+    // Another picture of the same length.
+    {
+      status: 200,
+      body: { id: 'photo-0001', bytes: 7, sha256: sha256.replace(/^./, (one) => (one === '0' ? '1' : '0')) },
+    },
+    { status: 200, body: { id: 'photo-0001', bytes: 7 } },
   ]) {
     serverSays(answer);
     await expect(sendPhoto('box-0000001', 'photo-0001', photo)).rejects.toBeInstanceOf(ServerAway);

@@ -42,12 +42,21 @@ export async function sendPhoto(boxId: string, photoId: string, photo: Blob): Pr
       body: photo,
     }),
   );
-  if (stored.id !== photoId || stored.bytes !== photo.size)
+  const whole = stored.bytes === photo.size && (await isOf(photo, stored.sha256));
+  if (stored.id !== photoId || !whole)
     throw new ServerAway('The server did not say that it stored this photo.', { answered: true });
 }
 
 /** The one answer after which a phone may forget its photo. */
-const PhotoStored = z.object({ id: z.string(), bytes: z.int() });
+const PhotoStored = z.object({ id: z.string(), bytes: z.int(), sha256: z.string() });
+
+/** Whether a hash is that of a photo; where the browser cannot tell (no secure context) its length must do. */
+async function isOf(photo: Blob, sha256: string): Promise<boolean> {
+  const { subtle } = globalThis.crypto ?? {};
+  if (!subtle) return true;
+  const digest = new Uint8Array(await subtle.digest('SHA-256', await photo.arrayBuffer()));
+  return [...digest].map((byte) => byte.toString(16).padStart(2, '0')).join('') === sha256;
+}
 
 /** The one answer after which a deletion is done. */
 export const Deleted = z.object({ id: z.string(), deleted: z.literal(true) });

@@ -11,24 +11,12 @@ import fc from 'fast-check';
 import { laidTogether } from './after-answer';
 import { fieldsOf, textOf } from './entry';
 import { Outbox } from './outbox';
+import { memoryStore } from './testing/memory-store';
 
 const ID = 'box-0000001';
 const JOB = 'job-0000001';
 const AT = '2026-01-01T00:00:00.000Z';
 const START = BoxFields.parse({ name: 'Den', box: EMPTY_BOX });
-
-function memoryStore() {
-  const kept = new Map<string, string>();
-  return {
-    get length() {
-      return kept.size;
-    },
-    key: (nth: number) => [...kept.keys()][nth] ?? null,
-    getItem: (key: string) => kept.get(key) ?? null,
-    setItem: (key: string, value: string) => void kept.set(key, value),
-    removeItem: (key: string) => void kept.delete(key),
-  };
-}
 
 /** The server’s contract: one record, its version, 409 on a stale write. */
 class Server {

@@ -3,14 +3,8 @@ import { EMPTY_BOX } from '@dense-pack/core/box/document';
 import { BoxFields } from '@dense-pack/core/box/record';
 import { readCountLine } from '@dense-pack/core/shorthand/read';
 import { readHistory, remember, type Snapshot, snapshotOf, step, writeHistory } from './history';
+import { memoryStore } from './testing/memory-store';
 
-function memoryStore() {
-  const kept = new Map<string, string>();
-  return {
-    getItem: (key: string) => kept.get(key) ?? null,
-    setItem: (key: string, value: string) => void kept.set(key, value),
-  };
-}
 const NONE = { past: [], future: [] };
 const noted = (note: string): Snapshot =>
   snapshotOf(BoxFields.parse({ name: 'B', box: { ...EMPTY_BOX, note } }));

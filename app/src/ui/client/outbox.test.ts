@@ -2,19 +2,7 @@
 import { EMPTY_BOX } from '@dense-pack/core/box/document';
 import { BoxFields } from '@dense-pack/core/box/record';
 import { Outbox } from './outbox';
-
-function memoryStore() {
-  const kept = new Map<string, string>();
-  return {
-    get length() {
-      return kept.size;
-    },
-    key: (nth: number) => [...kept.keys()][nth] ?? null,
-    getItem: (key: string) => kept.get(key) ?? null,
-    setItem: (key: string, value: string) => void kept.set(key, value),
-    removeItem: (key: string) => void kept.delete(key),
-  };
-}
+import { memoryStore } from './testing/memory-store';
 
 const AT = '2026-01-01T00:00:00.000Z';
 const fields = (name: string) => BoxFields.parse({ name, box: EMPTY_BOX });
