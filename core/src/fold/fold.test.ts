@@ -45,6 +45,7 @@ const KINDS = [
   'ring',
   'extended',
   'divided',
+  'hung',
 ] as const;
 type Kind = (typeof KINDS)[number];
 interface Asked {
@@ -82,9 +83,10 @@ const boxes: fc.Arbitrary<Asked> = fc
       square: 'box 4sq-2.125',
       ring: 'box 4sq-1.5, ring 5',
       extended: 'box 4sq-1.5, ext 4sq-1.5',
+      hung: 'box oct-2.125, stud, hickey',
       divided: `measured ${width} x 3 x ${inches}, 2-gang, barrier metal`,
     };
-    const most = ['octagon', 'square', 'ring', 'extended', 'divided'].includes(kind) ? 1 : gangs;
+    const most = ['octagon', 'square', 'ring', 'extended', 'divided', 'hung'].includes(kind) ? 1 : gangs;
     const names = devices.slice(0, most);
     const two = kind === 'divided';
     const line = [
@@ -124,6 +126,15 @@ function wallOf(
     if (box.items.filter((item) => item.kind === 'cable').length > 2 && y < 24) return 'the clamp below';
   }
   switch (kind) {
+    case 'hung':
+      // A stud of ¾ in with a hickey of 1 in on it, ¾ in wide, in the middle.
+      if (
+        z < 112 &&
+        Math.abs(x + w / 2 - wide / 2) < w / 2 + 23 &&
+        Math.abs(y + h / 2 - high / 2) < h / 2 + 23
+      )
+        return 'the hickey';
+      return undefined;
     case 'octagon': {
       const far = Math.max(Math.abs(x - wide / 2), Math.abs(x + w - wide / 2));
       const off = Math.max(Math.abs(y - high / 2), Math.abs(y + h - high / 2));
@@ -479,4 +490,18 @@ test('a recorded depth is that of the box with its rings and extensions', () => 
   // By the table and the ring’s volume over its opening: 1½ and 5 ÷ (2⅛ × 3) in.
   expect(Math.abs(deep(ringed) - (96 + (5 / (2.125 * 3)) * 64))).toBeLessThan(2);
   expect(Math.abs(deep(measured) - 144)).toBeLessThan(3);
+});
+
+test('an octagon with the bracket of a fan has less room, and says so', () => {
+  const plain = boxOf('box oct-2.125, 14/2 feed, 14/2 out, 14/2 leg');
+  const fan = { ...plain, site: { ...plain.site, hangs: 'fan' as const } };
+  const [without, hung] = [foldOf(plain).fold, foldOf(fan).fold];
+  expect([without.fits, hung.fits]).toEqual(['yes', 'yes']);
+  expect(hung.depthLeft ?? 0).toBeLessThanOrEqual(without.depthLeft ?? 0);
+  expect(hung.places.filter(({ is }) => is === 'folds').length).toBeGreaterThan(3);
+  expect(hung.assumed.join(' ')).toContain('holds the luminaire or fan');
+  // A shallow octagon with a stud and a hickey under a device is jammed.
+  expect(answerOf('box oct-1.5, stud, hickey, 14/2 feed, gfci').why.join(' ')).toMatch(
+    /meets? a wall|left behind/,
+  );
 });

@@ -10,7 +10,15 @@ import { type Edition, standardBox } from '../edition/index.ts';
 import { sidesAreTold } from '../fill/spaces.ts';
 import { type Length, NM_PER_INCH } from '../quantity/length.ts';
 import { ATOMS_PER_CUBIC_INCH } from '../quantity/volume.ts';
-import { BARRIER_THICK, CLAMP_EDGES, OPENING, POCKET_BACK, POCKET_FROM, TAPER } from './solids.ts';
+import {
+  BARRIER_THICK,
+  CLAMP_EDGES,
+  FITTING_EDGES,
+  OPENING,
+  POCKET_BACK,
+  POCKET_FROM,
+  TAPER,
+} from './solids.ts';
 
 /** A part of the inside, straight from the back of its zone to its front: x from the left, y from the bottom. */
 export interface Column {
@@ -69,7 +77,7 @@ export function insideOf(box: BoxDocument, edition: Edition): Told {
   const edges = [own.width, own.height, own.depth];
   if (edges.some((edge) => edge < EDGES.least * PER_INCH || edge > EDGES.most * PER_INCH))
     return { missing: 'size' };
-  const whole = withParts(withClamps(own, box), box, edition);
+  const whole = withParts(withFittings(withClamps(own, box), box), box, edition);
   return whole.depth > EDGES.most * PER_INCH ? { missing: 'size' } : whole;
 }
 
@@ -275,6 +283,54 @@ function withClamps(inside: Inside, { items }: BoxDocument): Inside {
         assumed: [
           ...inside.assumed,
           `Clamps take ⅜ in of the height, ¾ in deep at the back, ${below ? 'above and below' : 'above'}.`,
+        ],
+      };
+}
+
+/** What is left of a column round something that stands in it: above, below and beside. */
+export function roundOf(column: Column, other: Column): Column[] {
+  const met = shared(column, other);
+  if (!met) return [column];
+  const [right, top] = [column.x + column.width, column.y + column.height];
+  const [metRight, metTop] = [met.x + met.width, met.y + met.height];
+  const { x, y, width } = column;
+  return [
+    { x, width, y: metTop, height: top - metTop },
+    { x, width, y, height: met.y - y },
+    { x, y: met.y, width: met.x - x, height: met.height },
+    { x: metRight, y: met.y, width: right - metRight, height: met.height },
+  ].filter((one) => one.width > 0 && one.height > 0);
+}
+
+/** A stud, a hickey on it, and the bracket of a fan stand out from the middle of the back, one upon the other. */
+function withFittings(inside: Inside, { items, site }: BoxDocument): Inside {
+  const edges = FITTING_EDGES.value;
+  const stand = [
+    ...items.flatMap((item) => (item.kind === 'fitting' ? [edges[item.fitting]] : [])),
+    ...(site?.hangs === 'fan' ? [edges.fan] : []),
+  ];
+  if (stand.length === 0) return inside;
+  const wide = Math.max(...stand.map((one) => one.wide));
+  const deep = stand.reduce((sum, one) => sum + one.deep, 0);
+  const { opening } = inside;
+  const middle = {
+    x: Math.round(opening.x + (opening.width - wide) / 2),
+    y: Math.round(opening.y + (opening.height - wide) / 2),
+    width: wide,
+    height: wide,
+  };
+  const to = Math.min(deep, inside.depth);
+  const zones = cutAt(inside.zones, to).map((zone) =>
+    zone.to <= to ? { ...zone, columns: zone.columns.flatMap((column) => roundOf(column, middle)) } : zone,
+  );
+  return zones.some(({ columns }) => columns.length === 0)
+    ? inside
+    : {
+        ...inside,
+        zones,
+        assumed: [
+          ...inside.assumed,
+          'What holds the luminaire or fan stands out from the middle of the back.',
         ],
       };
 }

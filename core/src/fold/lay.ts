@@ -1,6 +1,6 @@
 /** Where the connectors of a box lie, and how much of its depth is left over when each has a place. */
 import type { Body } from './contents.ts';
-import { type Column, columnsThrough, type Inside, shared } from './inside.ts';
+import { type Column, columnsThrough, type Inside, roundOf, shared } from './inside.ts';
 import { type Block, type Packed, pack, type Piece } from './pack.ts';
 
 /** What is open in a stretch of the depth, zone by zone. */
@@ -28,18 +28,8 @@ function roundAll(bodies: readonly Body[]): Column | undefined {
 }
 
 /** What of a space lies above, below and beside the bodies. */
-function beside(space: Block, round: Column): Block[] {
-  const met = shared(space, round);
-  if (!met) return [space];
-  const [right, top] = [space.x + space.width, space.y + space.height];
-  const [metRight, metTop] = [met.x + met.width, met.y + met.height];
-  return [
-    { ...space, y: metTop, height: top - metTop },
-    { ...space, height: met.y - space.y },
-    { ...space, y: met.y, height: met.height, width: met.x - space.x },
-    { ...space, y: met.y, height: met.height, x: metRight, width: right - metRight },
-  ].filter(({ width, height }) => width > 0 && height > 0);
-}
+const beside = (space: Block, round: Column): Block[] =>
+  roundOf(space, round).map((column) => ({ ...space, ...column }));
 
 /**
  * The spaces that are free in front of the folds, each way a set that does not overlap: zone by zone behind the deepest

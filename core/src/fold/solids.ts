@@ -124,6 +124,19 @@ export const CLAMP_EDGES: Cited<{ readonly high: number; readonly deep: number }
   confidence: 'common practice',
 };
 
+/** What holds a luminaire or a fan stands out from the middle of the back: how wide, and how deep. */
+export const FITTING_EDGES: Cited<
+  Readonly<Record<'stud' | 'hickey' | 'fan', { readonly wide: number; readonly deep: number }>>
+> = {
+  value: {
+    stud: { wide: inch(0.5), deep: inch(0.75) },
+    hickey: { wide: inch(0.75), deep: inch(1) },
+    fan: { wide: inch(1.5), deep: inch(0.5) },
+  },
+  section: 'luminaire studs, hickeys and fan brackets',
+  confidence: 'common practice',
+};
+
 /** A barrier is a sheet. */
 export const BARRIER_THICK: Cited<number> = {
   value: inch(1 / 16),
