@@ -8,6 +8,13 @@ export type Db = Database.Database;
 /** A database that cannot be used, in one sentence for the person who started the server. */
 export class DatabaseRefused extends Error {}
 
+/** The code of an error of SQLite, by its own words: its class is another one for each that loads the library. */
+export function sqliteCode(error: unknown): string | undefined {
+  if (typeof error !== 'object' || error === null || !('code' in error)) return undefined;
+  const { code } = error;
+  return typeof code === 'string' && code.startsWith('SQLITE_') ? code : undefined;
+}
+
 /** How long a write waits for another program, in milliseconds. */
 const BUSY_MS = 250;
 
@@ -92,7 +99,7 @@ export function serveAlone(file: string): () => void {
     guard.exec('BEGIN EXCLUSIVE');
   } catch (error) {
     guard?.close();
-    if (error instanceof Database.SqliteError && error.code.startsWith('SQLITE_BUSY'))
+    if (sqliteCode(error)?.startsWith('SQLITE_BUSY'))
       throw new DatabaseRefused(
         `The database file ${file} is served by another process already: use that one, end it first, or name another file in DENSE_PACK_DB.`,
       );

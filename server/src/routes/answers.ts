@@ -1,7 +1,7 @@
 /** Between HTTP and the services: parsed bodies in, problem documents out. */
-import { SqliteError } from 'better-sqlite3';
 import type { ErrorRequestHandler, Response } from 'express';
 import type { z } from 'zod';
+import { sqliteCode } from '../database.ts';
 import { type FieldError, Refused } from '../services/failures.ts';
 
 /** Parses a body by a schema. @throws Refused 400 naming each field and what it accepts */
@@ -31,8 +31,8 @@ function sendProblem(response: Response, refused: Refused): void {
 
 /** What the database says, in plain words: none of it is the request’s fault, and nothing was changed. */
 function refusedByDatabase(error: unknown): Refused | undefined {
-  if (!(error instanceof SqliteError)) return undefined;
-  const { code } = error;
+  const code = sqliteCode(error);
+  if (code === undefined) return undefined;
   if (code.startsWith('SQLITE_BUSY') || code.startsWith('SQLITE_LOCKED'))
     return new Refused(503, 'Another program is writing to the database', {
       detail: 'Nothing was changed. Try again in a moment; if it stays so, close the other program.',
