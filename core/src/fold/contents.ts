@@ -6,7 +6,7 @@ import type { Size } from '../edition/index.ts';
 import type { Planned } from '../plan/planned.ts';
 import { readSignal } from '../plan/signal.ts';
 import { NM_PER_INCH } from '../quantity/length.ts';
-import { columnsThrough, type Inside, shared } from './inside.ts';
+import { columnsThrough, type Inside, shared } from './zones.ts';
 import type { Block, Piece } from './pack.ts';
 import { BARE_SQIN, BODY_EDGES, CONDUCTOR_SQIN, connectorEdges, type Edges, type Solids } from './solids.ts';
 

@@ -23,7 +23,9 @@ import {
   slabs,
   standsFree,
 } from './contents.ts';
-import { deepened, type Inside, insideOf, type Missing, spacesIn } from './inside.ts';
+import { spacesIn } from './barrier.ts';
+import { insideOf } from './inside.ts';
+import { deepened, type Inside, type Missing } from './zones.ts';
 import { findsPlace, type Laid, layAt, layConnectors } from './lay.ts';
 import { FOLD_DEPTH, type Solids, TYPICAL } from './solids.ts';
 

@@ -1,6 +1,6 @@
 /** Where the connectors of a box lie, and how much of its depth is left over when each has a place. */
 import type { Body } from './contents.ts';
-import { type Column, columnsThrough, type Inside, roundOf, shared } from './inside.ts';
+import { type Column, columnsThrough, type Inside, roundOf, shared } from './zones.ts';
 import { type Block, type Packed, pack, type Piece } from './pack.ts';
 
 /** What is open in a stretch of the depth, zone by zone. */

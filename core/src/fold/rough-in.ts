@@ -6,7 +6,8 @@ import type { BoxDocument } from '../box/document.ts';
 import type { Edition } from '../edition/index.ts';
 import { type FoldPlace, layersOf, slabs } from './contents.ts';
 import type { FoldAnswer } from './fold.ts';
-import { type Inside, insideOf, type Missing } from './inside.ts';
+import { insideOf } from './inside.ts';
+import type { Inside, Missing } from './zones.ts';
 import { type Solids, TYPICAL } from './solids.ts';
 
 export interface RoughIn {

@@ -2,6 +2,7 @@
  * Real sizes of what is folded into a box, for the second answer: does it work, beside is it legal.
  * Nothing here decides fill.
  */
+import type { BoxDocument } from '../box/document.ts';
 import type { DeviceName } from '../device/index.ts';
 import type { Cited, Size } from '../edition/index.ts';
 
@@ -185,3 +186,10 @@ export const TYPICAL: Solids = {
 /** The body of a connector: as measured, or typical. */
 export const connectorEdges = (id: string, { connectors }: Solids): Edges =>
   connectors[id] ?? CONNECTOR_EDGES.value(id);
+
+/** Whether a box is a square one: its form, or its code of the table. */
+export const isSquare = ({ shell }: BoxDocument): boolean =>
+  shell.form === 'square' || shell.box?.includes('sq') === true;
+
+/** How wide the opening of so many gangs is, in. */
+export const wideOf = (gangs: number): number => OPENING.value.wide + OPENING.value.pitch * (gangs - 1);

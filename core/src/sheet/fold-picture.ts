@@ -1,6 +1,6 @@
 /** The box opened: from the front up to a depth, and from the side, as plain shapes. Numbers and patterns tell without colour. */
 import type { FoldPlace } from '../fold/contents.ts';
-import type { Inside } from '../fold/inside.ts';
+import type { Inside } from '../fold/zones.ts';
 import { type GroundSide, turned } from '../fold/fold-words.ts';
 import type { Block } from '../fold/pack.ts';
 import { COLOURS, type Colour } from '../physical/pieces.ts';
