@@ -1,0 +1,40 @@
+/** What a request asks for, read from its address. */
+import type { Request } from 'express';
+import type { Page } from '../services/boxes.ts';
+import { Refused } from '../services/failures.ts';
+
+export const idOf = (request: Request): string => String(request.params['id']);
+
+/** The version a deletion names: `?version=3`. @throws Refused 400 */
+export function versionOf(request: Request): number {
+  const version = Number(request.query['version']);
+  if (Number.isInteger(version) && version >= 1) return version;
+  throw new Refused(400, 'Some of this cannot be taken', {
+    errors: [
+      {
+        field: 'version',
+        accepted:
+          'the version that is deleted, a whole number from 1, as “?version=3”: it must be the stored one',
+      },
+    ],
+  });
+}
+
+const PAGE_MOST = 1000;
+
+/** The part of a list that is asked for: `?from=100&most=100`; undefined for all of it. @throws Refused 400 */
+export function pageOf({ query }: Request): Page | undefined {
+  if (query['from'] === undefined && query['most'] === undefined) return undefined;
+  const from = Number(query['from'] ?? 0);
+  const most = Number(query['most'] ?? PAGE_MOST);
+  const errors = [
+    ...(Number.isInteger(from) && from >= 0
+      ? []
+      : [{ field: 'from', accepted: 'how many are passed over, a whole number from 0' }]),
+    ...(Number.isInteger(most) && most >= 1 && most <= PAGE_MOST
+      ? []
+      : [{ field: 'most', accepted: `how many are told, a whole number from 1 to ${PAGE_MOST}` }]),
+  ];
+  if (errors.length > 0) throw new Refused(400, 'Some of this cannot be taken', { errors });
+  return { from, most };
+}
