@@ -2,8 +2,15 @@
 import { newId } from '@dense-pack/core/box/new-id';
 import type { BoxDocument } from '@dense-pack/core/box/document';
 import type { FoldAnswer } from '@dense-pack/core/fold/fold';
-import { type BoxWish, chooseBoxes, type Fit, wishFor, withFolds } from '@dense-pack/core/parts/chooser';
-import { partsOf } from '@dense-pack/core/parts/kit';
+import {
+  type BoxWish,
+  type Choice as Boxes,
+  chooseBoxes,
+  type Fit,
+  wishFor,
+  withFolds,
+} from '@dense-pack/core/parts/chooser';
+import { type Kit, partsOf } from '@dense-pack/core/parts/kit';
 import { FOLDS_WORDS } from '@dense-pack/core/fold/fold-words';
 import { MATERIALS, MOUNTS } from '@dense-pack/core/box/words';
 import type { Edition } from '@dense-pack/core/edition/edition';
@@ -45,33 +52,8 @@ export function BoxChooser({ box, circuit, edition, onTake }: BoxChooserProps) {
   const [changed, setChanged] = useState<BoxWish>({});
   const [picked, setPicked] = useState<string>();
   const wish = useMemo(() => ({ ...wishFor(box), truck: kit.only, ...changed }), [box, kit.only, changed]);
-  const counted = useMemo(
-    () => chooseBoxes(box, edition, partsOf(edition, kit), wish, kit, newId),
-    [box, edition, kit, wish],
-  );
-  // Whether each closes is worked out beside; until then they are ranked by what is known.
-  const legal = useMemo(
-    () => [...new Set([...counted.fits, ...counted.beyond])].filter(({ good }) => good),
-    [counted],
-  );
-  const question = useMemo(
-    () => ({ boxes: [box, ...legal.map((fit) => fit.box)], circuit, edition: edition.id, kit }),
-    [box, legal, circuit, edition.id, kit],
-  );
-  const folding = useFits(question);
-  const told = folding && 'answer' in folding && !folding.pending ? folding.answer : undefined;
-  const choice = useMemo(
-    () =>
-      told
-        ? withFolds(
-            counted,
-            new Map(legal.flatMap(({ part }, nth) => [[part.id, told[nth + 1] ?? 'unknown'] as const])),
-          )
-        : counted,
-    [counted, legal, told],
-  );
-  const set = (change: { readonly [K in keyof BoxWish]?: BoxWish[K] | undefined }) =>
-    setChanged((now) => ({ ...now, ...change }) as BoxWish);
+  const { choice, here: foldsNow } = useChoice({ box, circuit, edition, kit, wish });
+  const set = (change: WishChange) => setChanged((now) => ({ ...now, ...change }) as BoxWish);
   const take = ({ part, box: fixed }: Fit, why: string) =>
     onTake(fixed, [
       `Replace the box: ${part.name}, ${showVolume(part.volume, edition.unit)} ${UNIT_NAMES[edition.unit]}${part.typical ? ' (typical: read the stamp)' : ''}.`,
@@ -89,12 +71,7 @@ export function BoxChooser({ box, circuit, edition, onTake }: BoxChooserProps) {
   return (
     <View className="gap-3">
       <View className="flex-row flex-wrap gap-2">
-        <Shown
-          title="There now"
-          {...here}
-          folds={told?.[0]}
-          detail={thereWords(box, edition, here.counted)}
-        />
+        <Shown title="There now" {...here} folds={foldsNow} detail={thereWords(box, edition, here.counted)} />
         {[...suggested, ...more].map(({ title, fit }) => (
           <Shown
             key={title}
@@ -123,97 +100,166 @@ export function BoxChooser({ box, circuit, edition, onTake }: BoxChooserProps) {
           {`Of ${fits.length} boxes none holds what is planned and passes the checks. Change what you ask for below${wish.truck ? ', or look beyond the truck' : ''}, or take a cable out.`}
         </Notice>
       )}
-      <Fold title="What the box must be">
-        <View className="gap-3 border-t border-hair p-3">
-          <Choice
-            title="Gangs"
-            options={[1, 2, 3, 4].map((value) => ({ value, label: String(value) }))}
-            value={wish.gangs}
-            onChoose={(gangs) => set({ gangs })}
-          />
-          <Choice
-            title="Fitted as"
-            options={plainOptions(MOUNTS)}
-            value={wish.mount}
-            onChoose={(mount) => set({ mount })}
-          />
-          <Choice
-            title="In a"
-            options={plainOptions(['wall', 'ceiling'] as const)}
-            value={wish.place}
-            onChoose={(place) => set({ place })}
-          />
-          <Choice
-            title="Made of"
-            options={plainOptions(MATERIALS)}
-            value={wish.material}
-            onChoose={(material) => set({ material })}
-          />
-          <Choice
-            title="Clamps inside"
-            options={[
-              { value: true, label: 'with' },
-              { value: false, label: 'without' },
-            ]}
-            value={wish.clamps}
-            onChoose={(clamps) => set({ clamps })}
-          />
-          <Choice
-            title="Rated for"
-            options={[
-              { value: 'fan' as const, label: 'a fan' },
-              { value: 'heavy' as const, label: 'over 50 lb' },
-            ]}
-            value={wish.rated}
-            onChoose={(rated) => set({ rated })}
-          />
-          <Choice
-            title="Depth the wall leaves, in"
-            options={
-              wish.depth === undefined || DEPTHS.some(({ value }) => value === wish.depth)
-                ? DEPTHS
-                : [...DEPTHS, { value: wish.depth, label: showInches(wish.depth) }]
-            }
-            value={wish.depth}
-            onChoose={(depth) => set({ depth })}
-          />
-          <Choice
-            title="From"
-            options={[
-              { value: false, label: 'any' },
-              { value: true, label: 'the truck only' },
-            ]}
-            value={wish.truck}
-            always
-            onChoose={(truck) => set({ truck: truck === true })}
-          />
-        </View>
-      </Fold>
+      <WishForm wish={wish} onWish={set} />
       {left.length > 0 && <Words size="fine" tone="text-soft">{`Left out: ${left.join(', ')}.`}</Words>}
-      <View className="flex-row flex-wrap gap-2">
-        {fits.slice(0, SHOWN).map((fit) => (
-          <Touch
-            key={fit.part.id}
-            aria-pressed={picked === fit.part.id}
-            className={`w-[104px] grow items-center gap-1 rounded-card border p-2 active:opacity-70 ${picked === fit.part.id ? 'border-2 border-action bg-sunk' : 'border-line bg-sheet'}`}
-            onPress={() => setPicked(picked === fit.part.id ? undefined : fit.part.id)}
-          >
-            <View aria-hidden>
-              <Vessel box={fit.box} counted={fit.counted} width={84} height={64} small />
-            </View>
-            {/* Blanks keep the lines words of their own for those who hear them. */}
-            <Words size="fine" className="text-center">
-              {`${fit.part.name} `}
-            </Words>
-            <Words mono size="fine">
-              {`${volumeOf(fit, edition)} `}
-            </Words>
-            <Words size="fine" strong tone={fit.good && fit.fold !== 'no' ? 'text-legal' : 'text-over'}>
-              {fit.good ? (fit.fold === undefined ? fit.room.answer : FOLDS_WORDS[fit.fold]) : sayWhyNot(fit)}
-            </Words>
-          </Touch>
-        ))}
+      <FitTiles fits={fits} edition={edition} picked={picked} onPick={setPicked} />
+    </View>
+  );
+}
+
+type WishChange = { readonly [K in keyof BoxWish]?: BoxWish[K] | undefined };
+
+interface ChoiceOf {
+  readonly box: BoxDocument;
+  readonly circuit: string;
+  readonly edition: Edition;
+  readonly kit: Kit;
+  readonly wish: BoxWish;
+}
+
+/** The boxes that may be chosen; whether each closes is worked out beside, and until then they are ranked by what is known. */
+function useChoice({ box, circuit, edition, kit, wish }: ChoiceOf): {
+  readonly choice: Boxes;
+  /** Whether the box that is there folds. */
+  readonly here: FoldAnswer | undefined;
+} {
+  const counted = useMemo(
+    () => chooseBoxes(box, edition, partsOf(edition, kit), wish, kit, newId),
+    [box, edition, kit, wish],
+  );
+  const legal = useMemo(
+    () => [...new Set([...counted.fits, ...counted.beyond])].filter(({ good }) => good),
+    [counted],
+  );
+  const question = useMemo(
+    () => ({ boxes: [box, ...legal.map((fit) => fit.box)], circuit, edition: edition.id, kit }),
+    [box, legal, circuit, edition.id, kit],
+  );
+  const folding = useFits(question);
+  const told = folding && 'answer' in folding && !folding.pending ? folding.answer : undefined;
+  const choice = useMemo(
+    () =>
+      told
+        ? withFolds(
+            counted,
+            new Map(legal.flatMap(({ part }, nth) => [[part.id, told[nth + 1] ?? 'unknown'] as const])),
+          )
+        : counted,
+    [counted, legal, told],
+  );
+  return { choice, here: told?.[0] };
+}
+
+interface WishFormProps {
+  readonly wish: BoxWish;
+  readonly onWish: (change: WishChange) => void;
+}
+
+/** What the box must be, one touch each. */
+function WishForm({ wish, onWish: set }: WishFormProps) {
+  return (
+    <Fold title="What the box must be">
+      <View className="gap-3 border-t border-hair p-3">
+        <Choice
+          title="Gangs"
+          options={[1, 2, 3, 4].map((value) => ({ value, label: String(value) }))}
+          value={wish.gangs}
+          onChoose={(gangs) => set({ gangs })}
+        />
+        <Choice
+          title="Fitted as"
+          options={plainOptions(MOUNTS)}
+          value={wish.mount}
+          onChoose={(mount) => set({ mount })}
+        />
+        <Choice
+          title="In a"
+          options={plainOptions(['wall', 'ceiling'] as const)}
+          value={wish.place}
+          onChoose={(place) => set({ place })}
+        />
+        <Choice
+          title="Made of"
+          options={plainOptions(MATERIALS)}
+          value={wish.material}
+          onChoose={(material) => set({ material })}
+        />
+        <Choice
+          title="Clamps inside"
+          options={[
+            { value: true, label: 'with' },
+            { value: false, label: 'without' },
+          ]}
+          value={wish.clamps}
+          onChoose={(clamps) => set({ clamps })}
+        />
+        <Choice
+          title="Rated for"
+          options={[
+            { value: 'fan' as const, label: 'a fan' },
+            { value: 'heavy' as const, label: 'over 50 lb' },
+          ]}
+          value={wish.rated}
+          onChoose={(rated) => set({ rated })}
+        />
+        <Choice
+          title="Depth the wall leaves, in"
+          options={
+            wish.depth === undefined || DEPTHS.some(({ value }) => value === wish.depth)
+              ? DEPTHS
+              : [...DEPTHS, { value: wish.depth, label: showInches(wish.depth) }]
+          }
+          value={wish.depth}
+          onChoose={(depth) => set({ depth })}
+        />
+        <Choice
+          title="From"
+          options={[
+            { value: false, label: 'any' },
+            { value: true, label: 'the truck only' },
+          ]}
+          value={wish.truck}
+          always
+          onChoose={(truck) => set({ truck: truck === true })}
+        />
       </View>
+    </Fold>
+  );
+}
+
+interface FitTilesProps {
+  readonly fits: readonly Fit[];
+  readonly edition: Edition;
+  readonly picked: string | undefined;
+  readonly onPick: (id: string | undefined) => void;
+}
+
+/** Every box that may be chosen, small, the plan packed in it. */
+function FitTiles({ fits, edition, picked, onPick }: FitTilesProps) {
+  return (
+    <View className="flex-row flex-wrap gap-2">
+      {fits.slice(0, SHOWN).map((fit) => (
+        <Touch
+          key={fit.part.id}
+          aria-pressed={picked === fit.part.id}
+          className={`w-[104px] grow items-center gap-1 rounded-card border p-2 active:opacity-70 ${picked === fit.part.id ? 'border-2 border-action bg-sunk' : 'border-line bg-sheet'}`}
+          onPress={() => onPick(picked === fit.part.id ? undefined : fit.part.id)}
+        >
+          <View aria-hidden>
+            <Vessel box={fit.box} counted={fit.counted} width={84} height={64} small />
+          </View>
+          {/* Blanks keep the lines words of their own for those who hear them. */}
+          <Words size="fine" className="text-center">
+            {`${fit.part.name} `}
+          </Words>
+          <Words mono size="fine">
+            {`${volumeOf(fit, edition)} `}
+          </Words>
+          <Words size="fine" strong tone={fit.good && fit.fold !== 'no' ? 'text-legal' : 'text-over'}>
+            {fit.good ? (fit.fold === undefined ? fit.room.answer : FOLDS_WORDS[fit.fold]) : sayWhyNot(fit)}
+          </Words>
+        </Touch>
+      ))}
     </View>
   );
 }
