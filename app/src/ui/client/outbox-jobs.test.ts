@@ -2,6 +2,7 @@
 import { EMPTY_BOX } from '@dense-pack/core/box/document';
 import { BoxFields, JobFields } from '@dense-pack/core/box/record';
 import { Outbox } from './outbox';
+import { memoryStore } from './testing/memory-store';
 
 const AT = '2026-01-01T00:00:00.000Z';
 const FIELDS = { name: 'House', edition: 'nec2023' as const, note: '' };
@@ -15,13 +16,13 @@ const job = (name: string, version: number) => ({
   updatedAt: AT,
 });
 
-let kept = new Map<string, string>();
+let store = memoryStore();
 
 type Answer = { status: number; body?: unknown };
 
 /** @param otherwise what is answered when there is nothing more; without it the server is away */
 function start(answers: Answer[], otherwise?: Answer) {
-  kept = new Map<string, string>();
+  store = memoryStore();
   const sent: string[] = [];
   const bodies: unknown[] = [];
   globalThis.fetch = ((path: string, init: RequestInit) => {
@@ -33,15 +34,6 @@ function start(answers: Answer[], otherwise?: Answer) {
     const { status } = answer;
     return Promise.resolve({ ok: status < 400, status, json: () => Promise.resolve(answer.body) });
   }) as unknown as typeof fetch;
-  const store = {
-    get length() {
-      return kept.size;
-    },
-    key: (nth: number) => [...kept.keys()][nth] ?? null,
-    getItem: (key: string) => kept.get(key) ?? null,
-    setItem: (key: string, value: string) => void kept.set(key, value),
-    removeItem: (key: string) => void kept.delete(key),
-  };
   return {
     outbox: new Outbox(store, { box: jest.fn(), job: jest.fn(), deleted: jest.fn(), settled: jest.fn() }),
     sent,
@@ -221,7 +213,7 @@ test('a deletion an older program left without a version deletes what is there',
   ]);
   outbox.giveUp('none');
   const old = { order: 1, turn: 1, what: 'delete', of: 'jobs', id: 'job-0000001' };
-  kept.set('dense-pack/outbox/job-0000001', JSON.stringify(old));
+  store.setItem('dense-pack/outbox/job-0000001', JSON.stringify(old));
   await outbox.flush();
   expect(sent).toEqual(['GET /api/v1/jobs/job-0000001', 'DELETE /api/v1/jobs/job-0000001?version=6']);
 });

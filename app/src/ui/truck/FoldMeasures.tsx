@@ -9,7 +9,7 @@ import { showInches, sixtyFourths } from '@dense-pack/core/quantity/length';
 import { useEffect, useRef } from 'react';
 import { View } from 'react-native';
 import { Fold } from '../parts/Fold';
-import { Measure, type MeasureRow, tried } from '../parts/Measures';
+import { Measure, tried } from '../parts/Measures';
 import { Button } from '../parts/Press';
 import { Words } from '../parts/Words';
 import { kitNow, setKit, useKit } from './kit';
@@ -23,35 +23,11 @@ const FIGURES = [
   { key: 'router', label: 'A router reaches behind the front, in', step: 0.125, least: 0, most: 3 },
 ] as const;
 
-type Bodies = KitFold['bodies'];
-type Solids = KitFold['connectors'];
-
-/** Every kind of device; an empty field is typical again. */
-const BODIES: readonly MeasureRow<KitFold>[] = DEVICE_NAMES.map((name) => [
-  `${DEVICES[name]}, typical ${showInches(DEVICE_DEPTHS.value[name])} in`,
-  '',
-  (fold, text) => {
-    const { [name]: _was, ...others } = fold.bodies;
-    return {
-      ...fold,
-      bodies: (text.trim() === '' ? others : { ...others, [name]: lengthTyped(text) }) as Bodies,
-    };
-  },
-]);
-
-const SOLIDS: readonly MeasureRow<KitFold>[] = CONNECTORS.map(({ id, name }) => [
-  `${name}, typical ${CONNECTOR_EDGES.value(id)
-    .map((edge) => showInches(sixtyFourths(edge)))
-    .join(' × ')} in`,
-  '',
-  (fold, text) => {
-    const { [id]: _was, ...others } = fold.connectors;
-    return {
-      ...fold,
-      connectors: (text.trim() === '' ? others : { ...others, [id]: edgesTyped(text) }) as Solids,
-    };
-  },
-]);
+/** Measures with another of one part; an empty field leaves it typical. */
+function measured<T>(all: Readonly<Record<string, T>>, id: string, text: string, read: (text: string) => T) {
+  const { [id]: _was, ...others } = all;
+  return text.trim() === '' ? others : { ...others, [id]: read(text) };
+}
 
 const how = {
   reader: KitFold,
@@ -81,23 +57,37 @@ export function FoldMeasures({ opened = false }: { readonly opened?: boolean }) 
           <Words heading={2} strong>
             Depth of a device behind its strap
           </Words>
-          {BODIES.map(([label, , change], nth) => (
+          {DEVICE_NAMES.map((name) => (
             <Measure
-              key={label}
-              label={label}
-              value={fold.bodies[DEVICE_NAMES[nth] ?? 'switch'] ?? ''}
-              onEnd={(text) => tried(how, (whole) => change(whole, text))}
+              key={name}
+              label={`${DEVICES[name]}, typical ${showInches(DEVICE_DEPTHS.value[name])} in`}
+              value={fold.bodies[name] ?? ''}
+              onEnd={(text) =>
+                tried(how, (whole) => ({ ...whole, bodies: measured(whole.bodies, name, text, lengthTyped) }))
+              }
             />
           ))}
           <Words heading={2} strong>
             Connectors, their three edges
           </Words>
-          {SOLIDS.map(([label, , change], nth) => (
+          {CONNECTORS.map(({ id, name }) => (
             <Measure
-              key={label}
-              label={label}
-              value={edgesShown(fold.connectors[CONNECTORS[nth]?.id ?? ''])}
-              onEnd={(text) => tried(how, (whole) => change(whole, text))}
+              key={id}
+              label={`${name}, typical ${CONNECTOR_EDGES.value(id)
+                .map((edge) => showInches(sixtyFourths(edge)))
+                .join(' × ')} in`}
+              value={edgesShown(fold.connectors[id])}
+              onEnd={(text) =>
+                tried(how, (whole) => ({
+                  ...whole,
+                  connectors: measured<string[]>(
+                    whole.connectors,
+                    id,
+                    text,
+                    edgesTyped,
+                  ) as KitFold['connectors'],
+                }))
+              }
             />
           ))}
           <Button label="Folding as it came" onPress={() => setKit({ fold: KitFold.parse({}) })} />

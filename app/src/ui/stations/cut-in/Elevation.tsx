@@ -11,6 +11,7 @@ import { openingAt } from '@dense-pack/core/space/wall';
 import { useRef, useState } from 'react';
 import { View } from 'react-native';
 import { PlainPicture } from '../../parts/PlainPicture';
+import { slideKeys } from '../../parts/slide-keys';
 
 /** A place is dragged and nudged in sixteenths. */
 export const STEP = sixtyFourths(4);
@@ -103,21 +104,11 @@ export function Elevation({ ask, plan, width, onPlace }: ElevationProps) {
           setDragged(undefined);
         }}
         onResponderTerminate={() => setDragged(undefined)}
-        {...({
-          onKeyDown: (event: {
-            key: string;
-            preventDefault: () => void;
-            stopPropagation: () => void;
-            shiftKey: boolean;
-          }) => {
-            const way = ARROWS[event.key];
-            if (!way) return;
-            event.preventDefault();
-            event.stopPropagation();
-            const many = event.shiftKey ? 16 : 1;
-            nudge(way[0] * many, way[1] * many);
-          },
-        } as object)}
+        {...slideKeys((key, shift) => {
+          const way = ARROWS[key];
+          if (way) nudge(way[0] * (shift ? 16 : 1), way[1] * (shift ? 16 : 1));
+          return way !== undefined;
+        })}
       />
     </View>
   );

@@ -5,6 +5,7 @@ import { foldSide, type Opened, sideFrame } from '@dense-pack/core/sheet/fold-pi
 import { useRef } from 'react';
 import { View } from 'react-native';
 import { PlainPicture } from '../../parts/PlainPicture';
+import { slideKeys } from '../../parts/slide-keys';
 
 /** It slides in eighths of an inch, in sixty-fourths. */
 const STEP = 8;
@@ -63,15 +64,11 @@ export function DepthSlide({ inside, places, depthLeft, cut, width, onDepth }: D
         onResponderMove={({ nativeEvent: { pageX } }) =>
           to((pageX - began.current - frame.left) / frame.scale)
         }
-        {...({
-          onKeyDown: (event: { key: string; preventDefault: () => void; stopPropagation: () => void }) => {
-            const by = KEYS[event.key];
-            if (by === undefined) return;
-            event.preventDefault();
-            event.stopPropagation();
-            to(Math.max(0, Math.min(inside.depth, cut + by)));
-          },
-        } as object)}
+        {...slideKeys((key) => {
+          const by = KEYS[key];
+          if (by !== undefined) to(Math.max(0, Math.min(inside.depth, cut + by)));
+          return by !== undefined;
+        })}
       />
     </View>
   );
