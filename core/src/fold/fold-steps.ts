@@ -54,13 +54,18 @@ export function foldSteps(
   const steps = LAYERS.flatMap((layer): FoldStep[] => {
     const mine = places.filter((place) => place.layer === layer);
     if (mine.length === 0) return [];
+    // What it is laid on when its turn comes: the layer before it, or the back.
+    const before = LAYERS.slice(0, LAYERS.indexOf(layer)).findLast((one) =>
+      places.some((place) => place.layer === one),
+    );
+    const under = before === undefined ? 'back' : LAYER_NAMES[before].toLowerCase();
     const joints = mine
       .filter(({ is }) => is === 'connector')
       .map((place): FoldStep => {
         const nth = Number(/^joint (\d+)/.exec(place.what)?.[1] ?? 0) - 1;
         const words = planned && jointWords(planned, nth);
         const deep =
-          place.z - folded < TOUCHES ? 'against the folds' : `about ${about(place.z)} from the back`;
+          place.z - folded < TOUCHES ? `against the ${under}` : `about ${about(place.z)} from the back`;
         return {
           id: `lay:${place.what}`,
           title: `${place.what.charAt(0).toUpperCase()}${place.what.slice(1)}, ${CARRIES[layer]}`,

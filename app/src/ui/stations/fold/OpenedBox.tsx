@@ -15,7 +15,7 @@ import { PlainPicture } from '../../parts/PlainPicture';
 import { Button, IconPress } from '../../parts/Press';
 import { Words } from '../../parts/Words';
 import { HandsBusy } from '../join/aloud/HandsBusy';
-import { spokenSteps } from '../join/aloud/fold-steps';
+import { spokenSteps, toggled } from '../join/aloud/fold-steps';
 import { DepthSlide } from './DepthSlide';
 import type { Folded } from './fold-answers';
 
@@ -124,7 +124,7 @@ export function OpenedBox({ fold, inside, planned, ground, room }: OpenedBoxProp
         <HandsBusy
           steps={spokenSteps(steps)}
           made={done}
-          onTick={(id) => setDone((before) => new Set([...before, id]))}
+          onTick={(id) => setDone((before) => toggled(before, id))}
           onClose={() => setBusy(false)}
         />
       )}

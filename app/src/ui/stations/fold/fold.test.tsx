@@ -78,6 +78,16 @@ test('a key slides the depth that is looked into, by eighths, and a layer brings
   expect(said('fold-layer')).toBe('Neutrals, 2 of 4 from the back');
 });
 
+test('a step that was ticked by mistake is taken back', () => {
+  render(<Bench line="18 in3 plastic, 12/2 feed, 12/2 out, gfci" />);
+  press('Both hands busy');
+  press('Done, next');
+  expect(said('busy-title')).toBe('Grounds');
+  press('The step before');
+  press('Done: take the tick back');
+  expect(screen.getByRole('button', { name: 'Done, next' })).toBeTruthy();
+});
+
 test('at rough-in the router is asked of, and the device is not', () => {
   render(<Bench line="18 in3 plastic, 3x 12/2, gfci" />);
   press('Rough-in');

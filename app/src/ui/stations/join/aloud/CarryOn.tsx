@@ -7,7 +7,7 @@ import { solidsOf } from '@dense-pack/core/parts/kit';
 import { useMemo, useState } from 'react';
 import { useKit } from '../../../truck/kit';
 import type { Judged } from '../use-wiring';
-import { carriedOn } from './fold-steps';
+import { carriedOn, toggled } from './fold-steps';
 import { HandsBusy } from './HandsBusy';
 import { landSteps, type Step } from './steps';
 
@@ -36,11 +36,7 @@ export function CarryOn({ box, edition, judged, joints, made, onTick, onClose }:
     <HandsBusy
       steps={steps}
       made={new Set([...made, ...folded])}
-      onTick={(id) =>
-        id.startsWith('fold:')
-          ? setFolded((now) => new Set(now.has(id) ? [...now].filter((one) => one !== id) : [...now, id]))
-          : onTick(id)
-      }
+      onTick={(id) => (id.startsWith('fold:') ? setFolded((now) => toggled(now, id)) : onTick(id))}
       onClose={onClose}
     />
   );

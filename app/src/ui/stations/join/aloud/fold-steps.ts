@@ -29,3 +29,7 @@ export function carriedOn(
   });
   return [...places, ...landings, ...spokenSteps(folding.filter(({ id }) => !id.startsWith('lay:')))];
 }
+
+/** Ticks with one more, or with that one taken back. */
+export const toggled = (ticks: ReadonlySet<string>, id: string): ReadonlySet<string> =>
+  new Set(ticks.has(id) ? [...ticks].filter((one) => one !== id) : [...ticks, id]);
