@@ -33,11 +33,14 @@ export function whoseStored(now: BoxEntry, stored: BoxRecord): 'this change' | '
   return now.sent?.includes(there) ? 'an earlier one' : 'another';
 }
 
-/** What was sent before and may have been taken. */
+/** What was sent before and may have been taken; a text that is none of ours says nothing. */
 const sentBefore = ({ sent = [] }: BoxEntry): BoxFields[] =>
   sent.flatMap((text) => {
-    const read = BoxFields.safeParse(JSON.parse(text));
-    return read.success ? [read.data] : [];
+    try {
+      return [BoxFields.parse(JSON.parse(text))];
+    } catch {
+      return [];
+    }
   });
 
 /** Both changes laid together; undefined where it is not known what mine was made from: an older program wrote it. */

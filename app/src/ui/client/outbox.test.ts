@@ -364,6 +364,40 @@ test('a change that does not fit is not undone by the earlier one that lies in i
   expect(sent.at(-1)?.body).toMatchObject({ name: 'After' });
 });
 
+test('where there is no room for what a change was made from, the change itself is stored', () => {
+  const { kept, small } = smallStore(10_000);
+  // Nothing is sent meanwhile.
+  const outbox = made(small, arrivals(), (work) => work(), 3_600_000);
+  outbox.saveBox('box-0000001', 'job-0000001', fields('A'), 1, AT, fields('Before'));
+  expect(kept.getItem('dense-pack/outbox/box-0000001')).toContain('"base"');
+  // Room for one whole entry, and for one without what it was made from.
+  const whole = kept.getItem('dense-pack/outbox/box-0000001')?.length ?? 0;
+  small.room = 2 * whole - JSON.stringify(fields('Before')).length + 10;
+  outbox.saveBox('box-0000002', 'job-0000001', fields('B'), 1, AT, fields('Before'));
+  expect(kept.getItem('dense-pack/outbox/box-0000002')).not.toContain('"base"');
+  expect(outbox.snapshot().full).toBe(false);
+});
+
+test('what was sent and is no text of ours says nothing, and breaks nothing', async () => {
+  const store = memoryStore();
+  const outbox = made(store, arrivals());
+  outbox.saveBox('box-0000001', 'job-0000001', fields('A'), 1, AT, fields('Before'));
+  await settled();
+  const key = 'dense-pack/outbox/box-0000001';
+  const entry = JSON.parse(store.getItem(key) ?? '') as object;
+  store.setItem(key, JSON.stringify({ ...entry, sent: ['{', 'null', '{"name":1}'] }));
+  answers.push(() =>
+    Promise.resolve({
+      status: 409,
+      body: { type: 'about:blank', title: 'Stale', status: 409, yours: {}, stored: record('Theirs', 4) },
+    }),
+  );
+  await outbox.flush();
+  // Both wrote the name: the person is asked.
+  expect(outbox.entryOf('box-0000001')).toMatchObject({ conflict: { name: 'Theirs' } });
+  clearTimers(outbox);
+});
+
 test('a full store gives up the undo steps first, then says so and still holds the change', async () => {
   const { kept, small } = smallStore(1000);
   kept.setItem('dense-pack/history/a', 'x'.repeat(900));

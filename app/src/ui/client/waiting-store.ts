@@ -3,7 +3,7 @@
  * what does not fit is held while the page is open and stored once there is room, what cannot be read is kept
  * as it is, and set aside before anything takes its place.
  */
-import { Entry, type Unreadable } from './entry';
+import { type BoxEntry, Entry, type Unreadable } from './entry';
 
 const PREFIX = 'dense-pack/outbox/';
 /** Where an entry that cannot be read is kept once another of the same record takes its place. */
@@ -107,19 +107,28 @@ export class WaitingStore {
     this.read();
   }
 
-  /** Writes to the browser's store; where it is full, the undo steps of boxes make room. */
+  /**
+   * Writes to the browser's store. Where it is full the undo steps of boxes make room, and then what a change was made
+   * from is left out of it: another's change is then asked about, not merged.
+   */
   #fits(entry: Entry): boolean {
-    const text = JSON.stringify(entry);
-    for (const lastTry of [false, true]) {
+    const { base: _base, ...alone } = entry as BoxEntry;
+    const ways: readonly (() => string)[] = [
+      () => JSON.stringify(entry),
+      () => {
+        this.#keys(SPARE_PREFIX).forEach((key) => this.store.removeItem(key));
+        return JSON.stringify(entry);
+      },
+      () => JSON.stringify(alone),
+    ];
+    return ways.some((text) => {
       try {
-        this.store.setItem(`${PREFIX}${entry.id}`, text);
+        this.store.setItem(`${PREFIX}${entry.id}`, text());
         return true;
       } catch {
-        if (lastTry) return false;
-        this.#keys(SPARE_PREFIX).forEach((key) => this.store.removeItem(key));
+        return false;
       }
-    }
-    return false;
+    });
   }
 
   /** There may be room again. @param but what was tried just now */
