@@ -6,6 +6,7 @@ import fc from 'fast-check';
 import { Link, Links } from './links.ts';
 import { mergeJob } from './merge-job.ts';
 import { circuitNamed, isMislabelled, labelOf, Panel, spacesOf, tiedTo, traced } from './panel.ts';
+import { jobClashWords } from '../shorthand/clash-words.ts';
 import { JobChange, JobFields } from './record.ts';
 
 const circuit = (id: string, space: number, more: object = {}) => ({ id, space, ...more });
@@ -109,16 +110,49 @@ describe('two changes of one job', () => {
   const withCircuits = (...circuits: object[]) => JobFields.parse({ ...base, panel: { circuits } });
   const labels = ({ panel }: JobFields) => panel.circuits.map(({ id, label }) => `${id} ${label}`);
 
-  test('what each changed is kept; of the same, the later word; what was taken out and changed since is kept', () => {
+  test('what each changed is kept; what was taken out and changed since is asked about', () => {
     const mine = withCircuits(circuit('a', 1, { label: 'mine' }), circuit('c', 5, { label: 'new' }));
     const stored = {
       ...withCircuits(circuit('a', 1, { label: 'one' }), circuit('b', 3, { label: 'theirs' })),
       name: 'Hill',
     };
-    const both = mergeJob(base, mine, stored);
-    expect(labels(both)).toEqual(['a mine', 'c new', 'b theirs']);
+    const { mine: both, clashes } = mergeJob(base, mine, stored);
+    expect(labels(both)).toEqual(['a mine', 'c new']);
     expect(both.name).toBe('Hill');
-    expect(mergeJob(base, { ...mine, links: [] }, stored).links).toEqual([]);
+    expect(clashes.map(({ path }) => path.join('.'))).toEqual(['panel.circuits.b']);
+    expect(labels(mergeJob(base, mine, stored).theirs).sort()).toEqual(['a mine', 'b theirs', 'c new']);
+    expect(mergeJob(base, { ...mine, links: [] }, stored).mine.links).toEqual([]);
+  });
+
+  test('the same field said differently asks with both values; a space two circuits were put into asks for the panel', () => {
+    const named = mergeJob(base, { ...base, name: 'Hill, east' }, { ...base, name: 'Hill, west' });
+    expect(named.clashes).toEqual([
+      { path: ['name'], base: base.name, mine: 'Hill, east', theirs: 'Hill, west' },
+    ]);
+    expect([named.mine.name, named.theirs.name]).toEqual(['Hill, east', 'Hill, west']);
+    const [mine, theirs] = ['mine', 'theirs'].map((label) =>
+      withCircuits(circuit('a', 1, { label: 'one' }), circuit(`n-${label}`, 3, { label })),
+    );
+    if (!mine || !theirs) throw new Error('two changes');
+    const put = mergeJob(withCircuits(circuit('a', 1, { label: 'one' })), { ...mine, note: 'seen' }, theirs);
+    expect(put.clashes.map(({ path }) => path)).toEqual([['panel']]);
+    expect([labels(put.mine), labels(put.theirs), put.theirs.note]).toEqual([
+      ['a one', 'n-mine mine'],
+      ['a one', 'n-theirs theirs'],
+      'seen',
+    ]);
+    const [clash] = put.clashes;
+    expect(clash && jobClashWords(clash, put.mine, put.theirs)).toEqual({
+      what: 'The panel',
+      mine: '2 circuits',
+      theirs: '2 circuits',
+    });
+    const label = mergeJob(
+      base,
+      withCircuits(circuit('a', 1, { label: 'mine' })),
+      withCircuits(circuit('a', 1, { label: 'theirs' })),
+    ).clashes.map((one) => jobClashWords(one, base, base));
+    expect(label).toContainEqual({ what: 'Circuit 1, label', mine: 'mine', theirs: 'theirs' });
   });
 
   test('nothing that either wrote vanishes, whatever was taken out', () => {
@@ -133,16 +167,19 @@ describe('two changes of one job', () => {
     );
     fc.assert(
       fc.property(job, job, job, (before, mine, stored) => {
-        const both = labels(mergeJob(before, mine, stored));
+        const both = labels(mergeJob(before, mine, stored).mine);
         const was = new Set(labels(before));
         const ids = (list: string[]) => list.map((one) => one.slice(0, 1));
         // Whatever I changed or added stands as I wrote it.
         for (const one of labels(mine)) if (!was.has(one)) expect(both).toContain(one);
-        // Whatever the other changed or added stands unless I changed the same.
+        // Whatever the other changed or added stands unless I changed or took out the same.
         for (const one of labels(stored)) {
           if (was.has(one)) continue;
           const same = labels(mine).find((other) => other.startsWith(one.slice(0, 1)));
-          if (same === undefined || was.has(same)) expect(both).toContain(one);
+          const wasThere = labels(before).some((other) => other.startsWith(one.slice(0, 1)));
+          if (same === undefined ? !wasThere : was.has(same)) expect(both).toContain(one);
+          else
+            expect(mergeJob(before, mine, stored).clashes.length + Number(same === one)).toBeGreaterThan(0);
         }
         expect(new Set(ids(both)).size).toBe(both.length);
       }),

@@ -1,7 +1,9 @@
 /** A field two people changed, in words: what it is, and what each says of it. */
-import type { Clash } from '../box/merge-box.ts';
+import type { Clash } from '../box/lay-together.ts';
 import type { Item } from '../box/document.ts';
-import type { BoxFields } from '../box/record.ts';
+import { endsOf } from '../box/links.ts';
+import { nameInPanel } from '../box/panel.ts';
+import type { BoxFields, JobFields } from '../box/record.ts';
 import { itemName } from './change-words.ts';
 import { printItem } from './print.ts';
 
@@ -61,4 +63,38 @@ export function clashWords({ path, mine, theirs }: Clash, ours: BoxFields, there
   }
   const key = path.join('.').replace(/^found\./, 'box.');
   return { what: NAMES[key] ?? path.slice(1).join(', '), ...told };
+}
+
+const JOB_NAMES: Readonly<Record<string, string>> = {
+  '': 'The whole job',
+  name: 'Name of the job',
+  edition: 'Edition',
+  note: 'Note of the job',
+  panel: 'The panel',
+  links: 'The cables between boxes',
+};
+
+/** What a job says of a circuit, a cable or a list of them, in short. */
+function saidOfJob(value: unknown): string {
+  if (typeof value !== 'object' || value === null) return said(value);
+  if (Array.isArray(value) && value.every((one) => typeof one === 'object')) return `${value.length} cables`;
+  if ('circuits' in value && Array.isArray(value.circuits)) return `${value.circuits.length} circuits`;
+  if ('space' in value && 'label' in value) return `in space ${String(value.space)}, ${said(value.label)}`;
+  return said(value);
+}
+
+/** @param ours the job with my changes, for the names of its circuits; @param there with theirs */
+export function jobClashWords({ path, mine, theirs }: Clash, ours: JobFields, there: JobFields): ClashWords {
+  const told = { mine: saidOfJob(mine), theirs: saidOfJob(theirs) };
+  const [where, second, third, ...field] = path;
+  if (where === 'panel' && second === 'circuits' && third !== undefined) {
+    const one = [ours, there].flatMap(({ panel }) => panel.circuits.find(({ id }) => id === third) ?? [])[0];
+    return { what: [one ? `Circuit ${nameInPanel(one)}` : 'A circuit', ...field].join(', '), ...told };
+  }
+  if (where === 'links' && second !== undefined) {
+    const link = [ours, there].flatMap(({ links }) => links.find(({ id }) => id === second) ?? [])[0];
+    const words = link && endsOf(link).length === 2 ? 'A cable between two boxes' : 'A cable of a box';
+    return { what: [words, ...[third, ...field].filter((one) => one !== undefined)].join(', '), ...told };
+  }
+  return { what: JOB_NAMES[path.join('.')] ?? path.join(', '), ...told };
 }

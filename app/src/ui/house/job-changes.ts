@@ -46,7 +46,7 @@ function undoHouse(job: Job): void {
   const last = list.at(-1);
   if (!last) return;
   changeJobNow(job, (now) => {
-    const { panel, links } = mergeJob(last.after, last.before, now);
+    const { panel, links } = mergeJob(last.after, last.before, now).theirs;
     return { panel, links };
   });
   remember(job.id, list.slice(0, -1));
