@@ -24,7 +24,7 @@ export function hasDemo(db: Db): boolean {
 export function seedDemo(db: Db, now: Date): void {
   db.transaction(() => {
     const before = findJob(db, DEMO_JOB);
-    if (before) deleteJob(db, DEMO_JOB, before.version);
+    if (before) deleteJob(db, DEMO_JOB, before.version, { now: now.toISOString() });
     const at = (nth: number) => new Date(now.getTime() + nth).toISOString();
     const job = JobFields.parse({
       name: 'House on the hill (demo)',
@@ -32,7 +32,7 @@ export function seedDemo(db: Db, now: Date): void {
       panel: PANEL,
       links: LINKS,
     });
-    createJob(db, DEMO_JOB, job, at(0), true);
+    createJob(db, DEMO_JOB, job, at(0), { demo: true });
     const boxes = BOXES.map(({ id, line, found, work, ...rest }, nth) => ({
       id,
       fields: BoxFields.parse({

@@ -8,6 +8,8 @@ import { type Db, DatabaseRefused, openDatabase, serveAlone } from './database.t
 import { hasDemo, seedDemo } from './demo.ts';
 import { HostsRefused, readHosts } from './routes/neighbours.ts';
 import { indexSome } from './services/boxes.ts';
+import { sweepPhotos } from './services/photos.ts';
+import { countsBy } from './services/verdicts.ts';
 import { CannotListen, closeOnSignal, listen } from './serve.ts';
 
 const DEFAULT_PORT = 4310;
@@ -48,6 +50,22 @@ function indexAll(db: Db): { readonly stop: () => void } {
   };
 }
 
+const DAY_MS = 86_400_000;
+
+/** Deletes what no box names any more, now and each day. */
+function sweepDaily(db: Db): ReturnType<typeof setInterval> {
+  const sweep = () => {
+    try {
+      sweepPhotos(db, new Date());
+    } catch (error) {
+      // Nothing waits for it: it is tried again tomorrow.
+      console.error(error);
+    }
+  };
+  sweep();
+  return setInterval(sweep, DAY_MS);
+}
+
 async function start(): Promise<void> {
   const { values } = parseArgs({
     options: {
@@ -60,14 +78,17 @@ async function start(): Promise<void> {
   const hosts = readHosts(process.env['DENSE_PACK_HOSTS']);
   const file = databaseFile(values.demo);
   const giveBack = serveAlone(file);
+  countsBy(join(import.meta.dirname, '../../core/src'));
   const db = openDatabase(file, join(import.meta.dirname, 'migrations'));
   if (values.reset || (values.demo && !hasDemo(db))) seedDemo(db, new Date());
   const appFolder = resolve(values.app ?? join(import.meta.dirname, '../../app/dist'));
   try {
     const { server, address } = await listen(application(db, { appFolder, hosts }), port);
     const indexing = indexAll(db);
+    const sweeping = sweepDaily(db);
     closeOnSignal(server, () => {
       indexing.stop();
+      clearInterval(sweeping);
       db.close();
       giveBack();
       console.log('Closed. Everything is saved.');

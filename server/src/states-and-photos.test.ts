@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import { openDatabase } from './database.ts';
 import { boxOf, openPlace, type Place } from './tests/place.ts';
+import { JPEG } from './tests/picture.ts';
 
 const MIGRATIONS = join(__dirname, 'migrations');
 let place: Place;
@@ -114,11 +115,6 @@ test('a database of the first schema is brought up to date, its boxes as found w
 });
 
 /** A grey JPEG of one pixel (baseline, JFIF). */
-const JPEG = Buffer.from(
-  '/9j/4AAQSkZJRgABAQAAAQABAAD/2wBDAFA3PEY8MlBGQUZaVVBfeMiCeG5uePWvuZHI////////////////////////////////////////////////////wAALCAABAAEBAREA/8QAFAABAAAAAAAAAAAAAAAAAAAAAP/EABQQAQAAAAAAAAAAAAAAAAAAAAD/2gAIAQEAAD8AP//Z',
-  'base64',
-);
-
 /** The same picture with an EXIF block that says 51° N, 7° E: a TIFF header, IFD0 with a GPS IFD. */
 /** A PNG whose head says that it is 0 × 0. */
 const NO_SIZE = Buffer.concat([
@@ -167,7 +163,11 @@ describe('photos', () => {
     api().put(`/boxes/${box}/photos/${id}`).set('Content-Type', type).send(body);
 
   test('a photo is kept with its box, read back to the byte, and goes with it', async () => {
-    const { id } = await newBox();
+    const { id, box } = await newBox();
+    await api()
+      .put(`/boxes/${id}`)
+      .send({ name: 'A box', box, version: 1, seen: { photos: ['photo-0001'] } })
+      .expect(200);
     for (let time = 0; time < 2; time += 1) {
       const answer = await put(id, 'photo-0001', JPEG).expect(200);
       expect(answer.body).toEqual({

@@ -140,16 +140,33 @@ export const BoxState = z.object({
 });
 export type BoxState = z.output<typeof BoxState>;
 
-/** Bodies of the writes. */
-export const NewJob = JobFields.extend({ id: RecordId.optional() });
-export const NewBox = BoxFields.extend({ id: RecordId.optional() });
+/**
+ * Bodies of the writes. Each may name itself by an `operation`: sent again under the same id it is taken once, and
+ * answered with what it did.
+ */
+const operation = RecordId.optional();
+export const NewJob = JobFields.extend({ id: RecordId.optional(), operation });
+export const NewBox = BoxFields.extend({ id: RecordId.optional(), operation });
 /** What an older program does not know of a job stays as it is stored. */
 export const JobChange = JobFields.extend({
   panel: Panel.optional(),
   links: Links.optional(),
   version: z.int().min(1),
+  operation,
 });
-export const BoxChange = BoxFields.extend({ version: z.int().min(1) });
+export const BoxChange = BoxFields.extend({ version: z.int().min(1), operation });
+
+/** Each box of a job with the version of it that is meant. */
+export const BoxVersions = z.record(RecordId, z.int().min(1));
+export type BoxVersions = z.output<typeof BoxVersions>;
+
+/** What a deletion of a job says: what was seen of its boxes. What another changed since is asked about. */
+export const JobDeletion = z.strictObject({ boxes: BoxVersions.optional() });
+
+/** A record as a write by an operation is answered: what is stored now, and the version this write made. */
+const taken = z.int().min(1).optional();
+export const TakenJob = Job.extend({ taken });
+export const TakenBox = BoxRecord.extend({ taken });
 
 /** An error answer (RFC 9457), with the fields that were wrong and what each accepts. */
 export const Problem = z.object({
@@ -161,5 +178,7 @@ export const Problem = z.object({
   /** With a stale write (409): what the writer sent and what is stored now. */
   yours: z.unknown().optional(),
   stored: z.unknown().optional(),
+  /** With a stale deletion of a job: the boxes it has now. */
+  boxes: z.array(z.object({ id: RecordId, name: z.string(), version: z.int().min(1) })).optional(),
 });
 export type Problem = z.output<typeof Problem>;

@@ -1,4 +1,5 @@
 /** What a request asks for, read from its address. */
+import { RecordId } from '@dense-pack/core';
 import type { Request } from 'express';
 import type { Page } from '../services/boxes.ts';
 import { Refused } from '../services/failures.ts';
@@ -17,6 +18,16 @@ export function versionOf(request: Request): number {
           'the version that is deleted, a whole number from 1, as “?version=3”: it must be the stored one',
       },
     ],
+  });
+}
+
+/** The id of a write by itself: `?operation=…`. @throws Refused 400 */
+export function operationOf({ query }: Request): { readonly operation?: string } {
+  if (query['operation'] === undefined) return {};
+  const read = RecordId.safeParse(query['operation']);
+  if (read.success) return { operation: read.data };
+  throw new Refused(400, 'Some of this cannot be taken', {
+    errors: [{ field: 'operation', accepted: 'an id of 8 to 40 of a–z, 0–9 and “-”, or none' }],
   });
 }
 

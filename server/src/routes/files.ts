@@ -6,7 +6,14 @@ import { ARCHIVE_BYTES_MOST, readArchive } from '../services/archive-zip.ts';
 import { previewOf, readIn } from '../services/archives.ts';
 import { Refused } from '../services/failures.ts';
 import { readJob } from '../services/jobs.ts';
-import { keepPhoto, PHOTO_BYTES_MOST, readPhoto } from '../services/photos.ts';
+import {
+  arrivedOf,
+  keepPart,
+  keepPhoto,
+  type Part,
+  PHOTO_BYTES_MOST,
+  readPhoto,
+} from '../services/photos.ts';
 import { idOf } from './asked.ts';
 import { sendArchive } from './send-paper.ts';
 
@@ -18,22 +25,52 @@ function zipIn({ body }: Request): Buffer {
   });
 }
 
+const onlyPhotos = () =>
+  new Refused(415, 'Only a photo is taken here', {
+    detail: 'Send a JPEG, PNG or WebP picture with its Content-Type, under an id of 8 to 40 letters.',
+  });
+
+/** @throws Refused 415 */
+function photoOf(request: Request): string {
+  const photo = RecordId.safeParse(request.params['photo']);
+  if (!photo.success) throw onlyPhotos();
+  return photo.data;
+}
+
+/** The part of a photo a request brings: `?from=65536&of=300000`; undefined for a whole one. @throws Refused 400 */
+function partOf({ query }: Request): Part | undefined {
+  if (query['from'] === undefined && query['of'] === undefined) return undefined;
+  const [from, of] = [Number(query['from']), Number(query['of'])];
+  if (Number.isInteger(from) && Number.isInteger(of) && from >= 0 && of > from) return { from, of };
+  throw new Refused(400, 'Some of this cannot be taken', {
+    errors: [
+      { field: 'from', accepted: 'how many bytes of the photo come before this part, a whole number from 0' },
+      { field: 'of', accepted: 'how many bytes the whole photo has, a whole number above “from”' },
+    ],
+  });
+}
+
 export function fileRoutes(db: Db, clock: () => Date): Router {
   const router = Router();
   router.put(
     '/boxes/:id/photos/:photo',
     raw({ limit: PHOTO_BYTES_MOST, type: 'image/*' }),
     async (request, response) => {
-      const photo = RecordId.safeParse(request.params['photo']);
-      if (!Buffer.isBuffer(request.body) || !photo.success) {
-        throw new Refused(415, 'Only a photo is taken here', {
-          detail: 'Send a JPEG, PNG or WebP picture with its Content-Type, under an id of 8 to 40 letters.',
-        });
-      }
+      const photo = photoOf(request);
+      if (!Buffer.isBuffer(request.body)) throw onlyPhotos();
+      const [box, part, now] = [idOf(request), partOf(request), clock().toISOString()];
       // What is stored is said by name, length and hash: a phone forgets its photo after this answer and no other.
-      response.json(await keepPhoto(db, idOf(request), photo.data, request.body, clock().toISOString()));
+      response.json(
+        part
+          ? await keepPart(db, box, photo, part, request.body, now)
+          : await keepPhoto(db, box, photo, request.body, now),
+      );
     },
   );
+  router.get('/boxes/:id/photos/:photo/arrived', (request, response) => {
+    response.setHeader('Cache-Control', 'no-store');
+    response.json(arrivedOf(db, idOf(request), photoOf(request)));
+  });
   router.get('/photos/:id', (request, response) => {
     const { type, bytes } = readPhoto(db, idOf(request));
     response.type(type).setHeader('Cache-Control', 'private, max-age=31536000, immutable');

@@ -1,6 +1,6 @@
 /** Jobs and boxes: read, made, changed, deleted. */
 import { randomUUID } from 'node:crypto';
-import { BoxChange, JobChange, NewBox, NewJob } from '@dense-pack/core';
+import { BoxChange, JobChange, JobDeletion, NewBox, NewJob } from '@dense-pack/core';
 import { type Request, Router } from 'express';
 import type { Db } from '../database.ts';
 import {
@@ -10,12 +10,13 @@ import {
   createBox,
   deleteBox,
   readBox,
+  stateOfBoxes,
   storedBox,
 } from '../services/boxes.ts';
 import { changeJob, countJobs, createJob, deleteJob, listJobs, readJob } from '../services/jobs.ts';
 import { statesOf } from '../services/states.ts';
 import { bodyAs } from './answers.ts';
-import { idOf, pageOf, versionOf } from './asked.ts';
+import { idOf, operationOf, pageOf, versionOf } from './asked.ts';
 import type { keepingAnswers } from './kept-answers.ts';
 
 type Keeping = ReturnType<typeof keepingAnswers>;
@@ -24,7 +25,10 @@ type Keeping = ReturnType<typeof keepingAnswers>;
 function boxesAsked(db: Db, request: Request, jobId: string) {
   const page = pageOf(request);
   const boxes = boxesIn(db, jobId, page);
-  return page ? { ...boxes, from: page.from, count: countBoxes(db, jobId) } : boxes;
+  // Pages of the same state are of one list; of another, something was written between them.
+  return page
+    ? { ...boxes, from: page.from, count: countBoxes(db, jobId), state: stateOfBoxes(db, jobId) }
+    : boxes;
 }
 
 export function jobRoutes(db: Db, now: () => string, kept: Keeping): Router {
@@ -38,8 +42,8 @@ export function jobRoutes(db: Db, now: () => string, kept: Keeping): Router {
     }),
   );
   router.post('/jobs', (request, response) => {
-    const { id = randomUUID(), ...fields } = bodyAs(NewJob, request.body);
-    response.status(201).json(createJob(db, id, fields, now()));
+    const { id = randomUUID(), operation, ...fields } = bodyAs(NewJob, request.body);
+    response.status(201).json(createJob(db, id, fields, now(), { operation }));
   });
   router.get(
     '/jobs/:id',
@@ -49,12 +53,17 @@ export function jobRoutes(db: Db, now: () => string, kept: Keeping): Router {
     }),
   );
   router.put('/jobs/:id', (request, response) => {
-    const { version, ...fields } = bodyAs(JobChange, request.body);
-    response.json(changeJob(db, idOf(request), fields, version, now()));
+    const { version, operation, ...fields } = bodyAs(JobChange, request.body);
+    response.json(changeJob(db, idOf(request), fields, version, now(), operation));
   });
   router.delete('/jobs/:id', (request, response) => {
     const id = idOf(request);
-    deleteJob(db, id, versionOf(request));
+    const { boxes } = bodyAs(JobDeletion, request.body);
+    deleteJob(db, id, versionOf(request), {
+      now: now(),
+      ...(boxes === undefined ? {} : { seen: boxes }),
+      ...operationOf(request),
+    });
     response.json({ id, deleted: true });
   });
 
@@ -68,15 +77,15 @@ export function boxRoutes(db: Db, now: () => string, kept: Keeping): Router {
     kept((request) => boxesAsked(db, request, readJob(db, idOf(request)).id)),
   );
   router.post('/jobs/:id/boxes', (request, response) => {
-    const { id = randomUUID(), ...fields } = bodyAs(NewBox, request.body);
-    response.status(201).json(createBox(db, idOf(request), id, fields, now()));
+    const { id = randomUUID(), operation, ...fields } = bodyAs(NewBox, request.body);
+    response.status(201).json(createBox(db, idOf(request), id, fields, now(), operation));
   });
   router.get('/boxes/:id', (request, response) => {
     response.json(readBox(db, idOf(request)));
   });
   router.put('/boxes/:id', (request, response) => {
-    const { version, ...fields } = bodyAs(BoxChange, request.body);
-    response.json(changeBox(db, idOf(request), fields, version, now()));
+    const { version, operation, ...fields } = bodyAs(BoxChange, request.body);
+    response.json(changeBox(db, idOf(request), fields, version, now(), operation));
   });
   router.get('/boxes/:id/states', (request, response) => {
     response.json(statesOf(db, readBox(db, idOf(request)).id));
@@ -89,7 +98,7 @@ export function boxRoutes(db: Db, now: () => string, kept: Keeping): Router {
   });
   router.delete('/boxes/:id', (request, response) => {
     const id = idOf(request);
-    deleteBox(db, id, versionOf(request));
+    deleteBox(db, id, versionOf(request), now(), operationOf(request).operation);
     response.json({ id, deleted: true });
   });
 

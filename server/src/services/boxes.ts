@@ -13,6 +13,8 @@ import type { Db } from '../database.ts';
 import { notFound, Refused, stale } from './failures.ts';
 import { findJob, touchJob } from './job-rows.ts';
 import { indexMissing, keepEvent, log } from './logbook.ts';
+import { goneSince, remember, takenBefore } from './operations.ts';
+import { namePhotos } from './photos.ts';
 import { documentIn, keepState, Unread } from './states.ts';
 
 interface BoxRow {
@@ -115,6 +117,16 @@ export function boxesIn(db: Db, jobId: string, page?: Page): BoxesOfJob {
 export const countBoxes = (db: Db, jobId: string): number =>
   db.prepare<[string], { n: number }>('SELECT count(*) AS n FROM box WHERE job_id = ?').get(jobId)?.n ?? 0;
 
+/** Whether the boxes of a job are as they were: another text once one was made, changed or deleted. */
+export const stateOfBoxes = (db: Db, jobId: string): string => {
+  const row = db
+    .prepare<[string], Record<string, number | null>>(
+      'SELECT count(*) AS n, sum(version) AS v, sum(rowid) AS r, max(rowid) AS m FROM box WHERE job_id = ?',
+    )
+    .get(jobId);
+  return Object.values(row ?? {}).join(':');
+};
+
 /** The boxes of a job that can be read, in the order they were made. */
 export const boxesOf = (db: Db, jobId: string): readonly BoxRecord[] => boxesIn(db, jobId).boxes;
 
@@ -124,9 +136,19 @@ function rowOf(db: Db, id: string): BoxRow {
   return row;
 }
 
+/** A box, or why it cannot be read here. @throws Refused 404 */
+export const readEach = (db: Db, id: string): Parsed['read'] => readRow(db, rowOf(db, id));
+
+/** The first boxes of a job that can be read. */
+export function firstBoxes(db: Db, jobId: string, most: number): readonly BoxRecord[] {
+  const first = boxesIn(db, jobId, { from: 0, most });
+  // One that cannot be read is seldom: then all are looked through.
+  return first.unreadable.length === 0 ? first.boxes : boxesOf(db, jobId).slice(0, most);
+}
+
 /** @throws Refused 404, or 422 for one that this program cannot read */
 export function readBox(db: Db, id: string): BoxRecord {
-  const read = readRow(db, rowOf(db, id));
+  const read = readEach(db, id);
   if (!('why' in read)) return read;
   throw new Refused(422, 'This box cannot be read here', {
     detail: `${read.why}. It is kept as it is; a newer version of the program reads it.`,
@@ -159,10 +181,36 @@ function columnsOf({ name, room, circuit, box, stage, stageAt, found, seen }: Bo
   return [name, room, circuit, json(box), stage, stageAt, json(found), json(seen)];
 }
 
-/** Makes a box. Sending the same id again gives the box that is there. @throws Refused 404, 422 */
-export function createBox(db: Db, jobId: string, id: string, fields: BoxFields, now: string): BoxRecord {
+/** A box as it is stored now, and the version the write made that asked. */
+export type TakenBox = BoxRecord & { readonly taken?: number };
+
+/** What a write that was taken before is answered with. @throws Refused 410, 422 */
+function answered(db: Db, operation: string | undefined, id: string): TakenBox | undefined {
+  const before = takenBefore(db, operation, id);
+  if (!before) return undefined;
+  if (before.version === null || !isThere(db, id)) throw goneSince('box');
+  return { ...readBox(db, id), taken: before.version };
+}
+
+const isThere = (db: Db, id: string): boolean =>
+  db.prepare('SELECT 1 FROM box WHERE id = ?').get(id) !== undefined;
+
+/**
+ * Makes a box. Without an operation, sending the same id again gives the box that is there.
+ * @throws Refused 404, 422, 410 for an operation whose box was deleted since, 409 for one whose id another box has
+ */
+export function createBox(
+  db: Db,
+  jobId: string,
+  id: string,
+  fields: BoxFields,
+  now: string,
+  operation?: string,
+): TakenBox {
   insist(fields);
   return db.transaction(() => {
+    const before = answered(db, operation, id);
+    if (before) return before;
     const job = findJob(db, jobId);
     if (!job) throw notFound('job', jobId);
     const made = db
@@ -172,13 +220,16 @@ export function createBox(db: Db, jobId: string, id: string, fields: BoxFields, 
          VALUES (?, ?, 1, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?) ON CONFLICT (id) DO NOTHING`,
       )
       .run(id, jobId, now, now, ...columnsOf(fields));
+    if (made.changes === 0 && operation !== undefined) throw stale(fields, readBox(db, id));
     touchJob(db, jobId, now);
     const record = readBox(db, id);
     if (made.changes > 0) {
       keepState(db, record);
       log(db, job, undefined, record);
+      remember(db, operation, id, record.version, now);
+      namePhotos(db, id, record.seen.photos, now);
     }
-    return record;
+    return operation === undefined ? record : { ...record, taken: record.version };
   })();
 }
 
@@ -194,34 +245,57 @@ export function restoreBox(db: Db, { box, states, events }: ArchivedBox): void {
   for (const { at, what, words } of events) keepEvent(db, id, at, what, words);
 }
 
-/** @throws Refused 404, 422, or 409 when `version` is not the stored one */
-export function changeBox(db: Db, id: string, fields: BoxFields, version: number, now: string): BoxRecord {
+/** @throws Refused 404, 410, 422, or 409 when `version` is not the stored one */
+export function changeBox(
+  db: Db,
+  id: string,
+  fields: BoxFields,
+  version: number,
+  now: string,
+  operation?: string,
+): TakenBox {
   insist(fields);
   return db.transaction(() => {
-    // What cannot be read is not written over.
-    const before = readBox(db, id);
-    const done = db
-      .prepare(
-        `UPDATE box SET version = version + 1, name = ?, room = ?, circuit = ?, document = ?,
-                        stage = ?, stage_at = ?, found = ?, seen = ?, updated_at = ?
-         WHERE id = ? AND version = ?`,
-      )
-      .run(...columnsOf(fields), now, id, version);
-    const stored = readBox(db, id);
-    if (done.changes === 0) throw stale({ ...fields, version }, stored);
-    keepState(db, stored);
-    touchJob(db, stored.jobId, now);
-    const job = findJob(db, stored.jobId);
-    if (job) log(db, job, before, stored);
-    return stored;
+    const done = answered(db, operation, id);
+    return done ?? changed(db, id, fields, version, now, operation);
   })();
 }
 
+function changed(
+  db: Db,
+  id: string,
+  fields: BoxFields,
+  version: number,
+  now: string,
+  operation: string | undefined,
+): TakenBox {
+  // What cannot be read is not written over.
+  const before = readBox(db, id);
+  const done = db
+    .prepare(
+      `UPDATE box SET version = version + 1, name = ?, room = ?, circuit = ?, document = ?,
+                        stage = ?, stage_at = ?, found = ?, seen = ?, updated_at = ?
+         WHERE id = ? AND version = ?`,
+    )
+    .run(...columnsOf(fields), now, id, version);
+  const stored = readBox(db, id);
+  if (done.changes === 0) throw stale({ ...fields, version }, stored);
+  keepState(db, stored);
+  touchJob(db, stored.jobId, now);
+  const job = findJob(db, stored.jobId);
+  if (job) log(db, job, before, stored);
+  remember(db, operation, id, stored.version, now);
+  namePhotos(db, id, stored.seen.photos, now);
+  return operation === undefined ? stored : { ...stored, taken: stored.version };
+}
+
 /** @throws Refused 404, or 409 when `version` is not the stored one: someone changed it since */
-export function deleteBox(db: Db, id: string, version: number): void {
+export function deleteBox(db: Db, id: string, version: number, now: string, operation?: string): void {
   db.transaction(() => {
+    if (takenBefore(db, operation, id)) return;
     const done = db.prepare('DELETE FROM box WHERE id = ? AND version = ?').run(id, version);
     if (done.changes === 0) throw stale({ version }, readBox(db, id));
+    remember(db, operation, id, null, now);
   })();
 }
 

@@ -16,6 +16,7 @@ export class Refused extends Error {
       readonly errors?: readonly FieldError[];
       readonly yours?: unknown;
       readonly stored?: unknown;
+      readonly boxes?: readonly { readonly id: string; readonly name: string; readonly version: number }[];
     } = {},
   ) {
     super(title);
@@ -33,5 +34,19 @@ export function stale(yours: unknown, stored: unknown): Refused {
     detail: 'Your change was made from an older version. Both versions are in this answer: choose one.',
     yours,
     stored,
+  });
+}
+
+/** A deletion of a job of which something was changed since it was seen. */
+export function staleDeletion(
+  yours: unknown,
+  stored: unknown,
+  boxes: readonly { readonly id: string; readonly name: string; readonly version: number }[],
+): Refused {
+  return new Refused(409, 'Someone changed this in the meantime', {
+    detail: 'What you delete was changed since you saw it. What there is now is in this answer.',
+    yours,
+    stored,
+    boxes,
   });
 }

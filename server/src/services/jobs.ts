@@ -1,51 +1,52 @@
 /** Jobs: plain SQL over the job table. */
 import {
-  type BoxRecord,
-  type EditionId,
-  editionOf,
+  type BoxVersions,
   type Job,
   JOB_PREVIEW,
   type JobCard,
   type JobChange,
   type JobFields,
-  tally,
-  type Tally,
 } from '@dense-pack/core';
 import type { z } from 'zod';
 import type { Db } from '../database.ts';
-import { boxesIn, boxesOf, type Page } from './boxes.ts';
-import { notFound, stale } from './failures.ts';
+import { boxesOf, firstBoxes, type Page } from './boxes.ts';
+import { notFound, stale, staleDeletion } from './failures.ts';
 import { findJob, jobOf, type JobRow } from './job-rows.ts';
 import { indexJob } from './logbook.ts';
+import { goneSince, remember, takenBefore } from './operations.ts';
+import { countAll, countedBy, IS_COUNTED } from './verdicts.ts';
 
-/** Verdicts by record and edition: a record is another one once it is changed. */
-const verdicts = new WeakMap<BoxRecord, Map<EditionId, Tally['verdict']>>();
-
-function verdictOf(record: BoxRecord, edition: EditionId): Tally['verdict'] {
-  const by = record.box.edition ?? edition;
-  const known = verdicts.get(record) ?? new Map<EditionId, Tally['verdict']>();
-  verdicts.set(record, known);
-  const verdict = known.get(by) ?? tally(record.box, editionOf(by)).verdict;
-  known.set(by, verdict);
-  return verdict;
+/** A job with what its card counts of its boxes. */
+interface CardRow extends JobRow {
+  n: number;
+  over: number | null;
+  unknown: number | null;
+  unread: number | null;
 }
 
 /** All jobs, newest change first, each with the verdicts of its boxes counted. */
 export function listJobs(db: Db, page?: Page): JobCard[] {
+  const beside = countAll(db);
   const rows = db
-    .prepare<[number, number], JobRow>('SELECT * FROM job ORDER BY updated_at DESC, id LIMIT ? OFFSET ?')
-    .all(page?.most ?? -1, page?.from ?? 0);
-  return rows.map((row) => {
-    const job = jobOf(row);
-    const { boxes, unreadable } = boxesIn(db, job.id);
-    const verdicts = boxes.map((record) => verdictOf(record, job.edition));
+    .prepare<[string, number, number], CardRow>(
+      `SELECT job.*, count(box.id) AS n, sum(box.verdict = 'over') AS over, sum(box.verdict = 'unknown') AS unknown,
+              sum(box.verdict = 'unread') AS unread
+       FROM job LEFT JOIN (SELECT box.id, box.job_id,
+                                  CASE WHEN ${IS_COUNTED} THEN box.verdict END AS verdict
+                           FROM box JOIN job ON job.id = box.job_id) AS box ON box.job_id = job.id
+       GROUP BY job.id ORDER BY job.updated_at DESC, job.id LIMIT ? OFFSET ?`,
+    )
+    .all(countedBy(), page?.most ?? -1, page?.from ?? 0);
+  return rows.map(({ n, over, unknown, unread, ...row }) => {
+    const more = beside.get(row.id);
+    const unreadable = (unread ?? 0) + (more?.unread ?? 0);
     return {
-      ...job,
-      boxes: boxes.length,
-      unreadable: unreadable.length,
-      over: verdicts.filter((verdict) => verdict === 'over').length,
-      unknown: verdicts.filter((verdict) => verdict === 'unknown').length,
-      preview: boxes.slice(0, JOB_PREVIEW).map(({ id, box }) => ({ id, box })),
+      ...jobOf(row),
+      boxes: n - unreadable,
+      unreadable,
+      over: (over ?? 0) + (more?.over ?? 0),
+      unknown: (unknown ?? 0) + (more?.unknown ?? 0),
+      preview: firstBoxes(db, row.id, JOB_PREVIEW).map(({ id, box }) => ({ id, box })),
     };
   });
 }
@@ -60,31 +61,91 @@ export function readJob(db: Db, id: string): Job {
   return job;
 }
 
-/** Makes a job. Sending the same id again gives the job that is there: a lost answer can be repeated. */
-export function createJob(db: Db, id: string, fields: JobFields, now: string, demo = false): Job {
-  db.prepare(
-    `INSERT INTO job (id, version, name, edition, note, panel, links, demo, created_at, updated_at)
+/** A job as it is stored now, and the version the write made that asked. */
+export type TakenJob = Job & { readonly taken?: number };
+
+/** What a write that was taken before is answered with. @throws Refused 410, 422 */
+function answered(db: Db, operation: string | undefined, id: string): TakenJob | undefined {
+  const before = takenBefore(db, operation, id);
+  if (!before) return undefined;
+  const job = findJob(db, id);
+  if (before.version === null || !job) throw goneSince('job');
+  return { ...job, taken: before.version };
+}
+
+const withTaken = (job: Job, operation: string | undefined): TakenJob =>
+  operation === undefined ? job : { ...job, taken: job.version };
+
+interface JobMade {
+  readonly demo?: boolean;
+  readonly operation?: string | undefined;
+}
+
+/**
+ * Makes a job. Without an operation, sending the same id again gives the job that is there.
+ * @throws Refused 410 for an operation whose job was deleted since, 409 for one whose id another job has
+ */
+export function createJob(
+  db: Db,
+  id: string,
+  fields: JobFields,
+  now: string,
+  { demo = false, operation }: JobMade = {},
+): TakenJob {
+  return db.transaction(
+    () => answered(db, operation, id) ?? made(db, id, fields, now, { demo, operation }),
+  )();
+}
+
+function made(
+  db: Db,
+  id: string,
+  fields: JobFields,
+  now: string,
+  { demo = false, operation }: JobMade,
+): TakenJob {
+  const done = db
+    .prepare(
+      `INSERT INTO job (id, version, name, edition, note, panel, links, demo, created_at, updated_at)
      VALUES (?, 1, ?, ?, ?, ?, ?, ?, ?, ?) ON CONFLICT (id) DO NOTHING`,
-  ).run(
-    id,
-    fields.name,
-    fields.edition,
-    fields.note,
-    JSON.stringify(fields.panel),
-    JSON.stringify(fields.links),
-    demo ? 1 : 0,
-    now,
-    now,
-  );
-  return readJob(db, id);
+    )
+    .run(
+      id,
+      fields.name,
+      fields.edition,
+      fields.note,
+      JSON.stringify(fields.panel),
+      JSON.stringify(fields.links),
+      demo ? 1 : 0,
+      now,
+      now,
+    );
+  const job = readJob(db, id);
+  if (operation === undefined) return job;
+  if (done.changes === 0) throw stale(fields, job);
+  remember(db, operation, id, job.version, now);
+  return withTaken(job, operation);
 }
 
 /** What is said of a job; an older program says nothing of its panel and links, and they stay. */
-type ChangedJob = Omit<z.output<typeof JobChange>, 'version'>;
+type ChangedJob = Omit<z.output<typeof JobChange>, 'version' | 'operation'>;
 
-/** @throws Refused 404, or 409 when `version` is not the stored one */
-export function changeJob(db: Db, id: string, fields: ChangedJob, version: number, now: string): Job {
-  return db.transaction(() => changed(db, id, fields, version, now))();
+/** @throws Refused 404, 410, 422, or 409 when `version` is not the stored one */
+export function changeJob(
+  db: Db,
+  id: string,
+  fields: ChangedJob,
+  version: number,
+  now: string,
+  operation?: string,
+): TakenJob {
+  return db.transaction(() => {
+    const before = answered(db, operation, id);
+    if (before) return before;
+    const job = changed(db, id, fields, version, now);
+    remember(db, operation, id, job.version, now);
+    return withTaken(job, operation);
+  })();
 }
 
 function changed(db: Db, id: string, fields: ChangedJob, version: number, now: string): Job {
@@ -105,10 +166,32 @@ function changed(db: Db, id: string, fields: ChangedJob, version: number, now: s
   return stored;
 }
 
-/** Deletes a job and its boxes. @throws Refused 404, or 409 when `version` is not the stored one */
-export function deleteJob(db: Db, id: string, version: number): void {
+/**
+ * Deletes a job and its boxes.
+ * @param seen each box that is meant with its version; undefined means those there are
+ * @throws Refused 404, or 409 when another version of the job or of a box is stored, or a box that was not seen
+ */
+export function deleteJob(
+  db: Db,
+  id: string,
+  version: number,
+  {
+    now,
+    seen,
+    operation,
+  }: { readonly now: string; readonly seen?: BoxVersions; readonly operation?: string },
+): void {
   db.transaction(() => {
-    const done = db.prepare('DELETE FROM job WHERE id = ? AND version = ?').run(id, version);
-    if (done.changes === 0) throw stale({ version }, readJob(db, id));
+    if (takenBefore(db, operation, id)) return;
+    const job = readJob(db, id);
+    const boxes = db
+      .prepare<[string], { id: string; name: string; version: number }>(
+        'SELECT id, name, version FROM box WHERE job_id = ? ORDER BY created_at, rowid',
+      )
+      .all(id);
+    const unseen = seen !== undefined && boxes.some((box) => seen[box.id] !== box.version);
+    if (job.version !== version || unseen) throw staleDeletion({ version, boxes: seen }, job, boxes);
+    db.prepare('DELETE FROM job WHERE id = ?').run(id);
+    remember(db, operation, id, null, now);
   })();
 }

@@ -76,28 +76,138 @@ export async function keepPhoto(
 ): Promise<Stored> {
   const { width, height, type } = measured(bytes);
   await insistOnNoPlace(bytes);
-  if (!db.prepare('SELECT 1 FROM box WHERE id = ?').get(boxId)) throw notFound('box', boxId);
+  const box = insistOnBox(db, boxId);
   db.prepare(
-    `INSERT INTO photo (id, box_id, type, width, height, bytes, created_at) VALUES (?, ?, ?, ?, ?, ?, ?)
-     ON CONFLICT (id) DO NOTHING`,
-  ).run(id, boxId, type, width, height, bytes, now);
-  // Told of what lies there, not of what was sent.
-  const stored = readPhoto(db, id).bytes;
-  return { id, bytes: stored.length, sha256: createHash('sha256').update(stored).digest('hex') };
+    `INSERT INTO photo (id, box_id, type, width, height, bytes, created_at, unnamed_at)
+     VALUES (?, ?, ?, ?, ?, ?, ?, ?) ON CONFLICT (id) DO NOTHING`,
+  ).run(id, boxId, type, width, height, bytes, now, box.includes(id) ? null : now);
+  return storedAs(db, id) ?? raiseGone(id);
 }
 
-/** @throws Refused 404 */
+const raiseGone = (id: string): never => {
+  throw notFound('photo', id);
+};
+
+/** The photos a box names. @throws Refused 404 */
+function insistOnBox(db: Db, boxId: string): readonly string[] {
+  const row = db.prepare<[string], { seen: string }>('SELECT seen FROM box WHERE id = ?').get(boxId);
+  if (!row) throw notFound('box', boxId);
+  const { photos = [] } = JSON.parse(row.seen) as { photos?: string[] };
+  return photos;
+}
+
+/** What lies there, not what was sent; undefined where there is no such photo. */
+function storedAs(db: Db, id: string): Stored | undefined {
+  const row = db.prepare<[string], { bytes: Buffer }>('SELECT bytes FROM photo WHERE id = ?').get(id);
+  if (!row) return undefined;
+  const { bytes } = row;
+  return { id, bytes: bytes.length, sha256: createHash('sha256').update(bytes).digest('hex') };
+}
+
+/** How much of a photo has arrived. */
+export interface Arrived {
+  readonly id: string;
+  /** Bytes from its beginning. */
+  readonly have: number;
+}
+
+/** How much of a photo that is sent in parts is here; the whole, where it is stored. @throws Refused 404 */
+export function arrivedOf(db: Db, boxId: string, id: string): Arrived | Stored {
+  insistOnBox(db, boxId);
+  return storedAs(db, id) ?? { id, have: partsOf(db, id).reduce((sum, { length }) => sum + length, 0) };
+}
+
+const partsOf = (db: Db, id: string): Buffer[] =>
+  db
+    .prepare<[string], { bytes: Buffer }>('SELECT bytes FROM photo_part WHERE photo = ? ORDER BY start')
+    .all(id)
+    .map(({ bytes }) => bytes);
+
+/** Where a part of a photo belongs. */
+export interface Part {
+  /** Bytes before it. */
+  readonly from: number;
+  /** Bytes of the whole. */
+  readonly of: number;
+}
+
+/**
+ * Keeps a part of a photo. One that does not begin where the last one ended is not kept: the answer says where to go on.
+ * With the last part the photo is kept as any other; what is no photo is forgotten whole.
+ * @throws Refused 404, 413, 422
+ */
+export async function keepPart(
+  db: Db,
+  boxId: string,
+  id: string,
+  { from, of }: Part,
+  bytes: Buffer,
+  now: string,
+): Promise<Arrived | Stored> {
+  if (of > PHOTO_BYTES_MOST) {
+    throw new Refused(413, 'The photo is too large', {
+      detail: `At most ${PHOTO_BYTES_MOST / 1_000_000} MB is taken.`,
+    });
+  }
+  const arrived = arrivedOf(db, boxId, id);
+  if (!('have' in arrived)) return arrived;
+  if (from !== arrived.have || from + bytes.length > of) return arrived;
+  if (from + bytes.length < of) {
+    db.prepare(
+      'INSERT OR IGNORE INTO photo_part (photo, box_id, start, bytes, at) VALUES (?, ?, ?, ?, ?)',
+    ).run(id, boxId, from, bytes, now);
+    return arrivedOf(db, boxId, id);
+  }
+  const whole = Buffer.concat([...partsOf(db, id), bytes]);
+  const forget = () => db.prepare('DELETE FROM photo_part WHERE photo = ?').run(id);
+  try {
+    const stored = await keepPhoto(db, boxId, id, whole, now);
+    forget();
+    return stored;
+  } catch (error) {
+    if (error instanceof Refused && error.status === 422) forget();
+    throw error;
+  }
+}
+
+/** Marks which photos of a box it names. In the transaction of its write. */
+export function namePhotos(db: Db, boxId: string, named: readonly string[], now: string): void {
+  const list = JSON.stringify(named);
+  db.prepare(
+    `UPDATE photo SET unnamed_at = NULL
+     WHERE box_id = ? AND unnamed_at IS NOT NULL AND id IN (SELECT value FROM json_each(?))`,
+  ).run(boxId, list);
+  db.prepare(
+    `UPDATE photo SET unnamed_at = ?
+     WHERE box_id = ? AND unnamed_at IS NULL AND id NOT IN (SELECT value FROM json_each(?))`,
+  ).run(now, boxId, list);
+}
+
+/** How long a photo that no box names is kept, in days: a change may be undone until then. */
+export const UNNAMED_DAYS = 30;
+
+/** Deletes photos that no box has named for so long, and parts that no one went on with. @returns how many photos */
+export function sweepPhotos(db: Db, now: Date): number {
+  const before = new Date(now.getTime() - UNNAMED_DAYS * 86_400_000).toISOString();
+  db.prepare('DELETE FROM photo_part WHERE at < ?').run(before);
+  return db.prepare('DELETE FROM photo WHERE unnamed_at < ?').run(before).changes;
+}
+
+/** @throws Refused 404, also for one that its box no longer names */
 export function readPhoto(db: Db, id: string): Photo {
-  const photo = db.prepare<[string], Photo>('SELECT type, bytes FROM photo WHERE id = ?').get(id);
+  const photo = db
+    .prepare<[string], Photo>('SELECT type, bytes FROM photo WHERE id = ? AND unnamed_at IS NULL')
+    .get(id);
   if (!photo) throw notFound('photo', id);
   return photo;
 }
 
-/** What is known of the photos of a box, oldest first. */
+/** What is known of the photos a box names, oldest first. */
 export const photosOf = (db: Db, boxId: string): readonly ArchivedBox['photos'][number][] =>
   db
     .prepare<[string], ArchivedBox['photos'][number]>(
-      'SELECT id, type, created_at AS createdAt FROM photo WHERE box_id = ? ORDER BY created_at, id',
+      `SELECT id, type, created_at AS createdAt FROM photo
+       WHERE box_id = ? AND unnamed_at IS NULL ORDER BY created_at, id`,
     )
     .all(boxId);
 

@@ -1,0 +1,250 @@
+/**
+ * Writes by an id of their own: sent any number of times they are taken once. Deletions that say what was seen; verdicts
+ * beside the boxes; photos in parts, and photos no box names any more. Boxes are invented.
+ */
+import { createHash } from 'node:crypto';
+import { join } from 'node:path';
+import Database from 'better-sqlite3';
+import { openDatabase } from './database.ts';
+import { sweepPhotos, UNNAMED_DAYS } from './services/photos.ts';
+import { JPEG } from './tests/picture.ts';
+import { boxOf, openPlace, type Place } from './tests/place.ts';
+
+let place: Place;
+let now = new Date('2026-03-02T09:00:00Z');
+const JOB = 'job-0000001';
+const FIELDS = { name: 'House', edition: 'nec2023' };
+const DEN = { name: 'Den', box: boxOf('18 in3, 12/2 feed, duplex') };
+beforeEach(async () => {
+  now = new Date('2026-03-02T09:00:00Z');
+  place = await openPlace(() => now);
+  await place
+    .api()
+    .post('/jobs')
+    .send({ id: JOB, ...FIELDS })
+    .expect(201);
+});
+afterEach(() => place.close());
+
+const make = (id: string, operation?: string, more: object = {}) =>
+  place
+    .api()
+    .post(`/jobs/${JOB}/boxes`)
+    .send({ id, ...DEN, ...more, operation });
+const change = (id: string, version: number, operation: string | undefined, more: object = {}) =>
+  place
+    .api()
+    .put(`/boxes/${id}`)
+    .send({ ...DEN, ...more, version, operation });
+const boxes = async () =>
+  (await place.api().get(`/jobs/${JOB}`)).body.boxes as { id: string; version: number; room: string }[];
+
+test('a write sent again is answered with what it did and what is there now, and does nothing', async () => {
+  const first = await make('box-0000001', 'operation-1').expect(201);
+  expect(first.body).toMatchObject({ version: 1, taken: 1 });
+  await change('box-0000001', 1, 'operation-2', { room: 'Hall' }).expect(200);
+  // Another changed it since; both writes come once more.
+  await change('box-0000001', 2, 'operation-3', { room: 'Cellar' }).expect(200);
+  expect((await make('box-0000001', 'operation-1').expect(201)).body).toMatchObject({
+    version: 3,
+    taken: 1,
+    room: 'Cellar',
+  });
+  const again = await change('box-0000001', 1, 'operation-2', { room: 'Hall' }).expect(200);
+  expect(again.body).toMatchObject({ version: 3, taken: 2, room: 'Cellar' });
+  expect(await boxes()).toMatchObject([{ version: 3, room: 'Cellar' }]);
+  const { states } = (await place.api().get('/boxes/box-0000001/states')).body as { states: unknown[] };
+  expect(states).toHaveLength(3);
+});
+
+test('a write that was not taken may come again under its id, and is taken then', async () => {
+  await make('box-0000001', 'operation-1').expect(201);
+  await change('box-0000001', 9, 'operation-2', { room: 'Hall' }).expect(409);
+  expect((await change('box-0000001', 1, 'operation-2', { room: 'Hall' }).expect(200)).body.taken).toBe(2);
+});
+
+test('without an operation an older program is answered as before', async () => {
+  const first = await make('box-0000001').expect(201);
+  expect(first.body).not.toHaveProperty('taken');
+  expect((await make('box-0000001').expect(201)).body.version).toBe(1);
+  expect((await change('box-0000001', 1, undefined)).body).not.toHaveProperty('taken');
+  await place.api().delete('/boxes/box-0000001?version=2').expect(200);
+});
+
+test('a record that is gone is not made again by a late write', async () => {
+  await make('box-0000001', 'operation-1').expect(201);
+  await place.api().delete('/boxes/box-0000001?version=1&operation=operation-2').expect(200);
+  expect((await make('box-0000001', 'operation-1').expect(410)).body.title).toBe(
+    'This box was deleted since',
+  );
+  expect((await place.api().delete('/boxes/box-0000001?version=1&operation=operation-2')).body).toEqual({
+    id: 'box-0000001',
+    deleted: true,
+  });
+  await place.api().delete('/boxes/box-0000001?version=1&operation=operation-3').expect(404);
+  expect(await boxes()).toEqual([]);
+});
+
+test('a new box under the id of another is refused with what is there; an operation is of one record', async () => {
+  await make('box-0000001', 'operation-1').expect(201);
+  const other = await make('box-0000001', 'operation-2', { room: 'Attic' }).expect(409);
+  expect(other.body.stored).toMatchObject({ id: 'box-0000001', room: '' });
+  const used = await make('box-0000002', 'operation-1').expect(422);
+  expect(used.body.errors).toEqual([{ field: 'operation', accepted: 'an id that no other write has' }]);
+  await make('box-0000003', 'NO').expect(400);
+  await place.api().delete('/boxes/box-0000001?version=1&operation=NO').expect(400);
+});
+
+test('jobs too: made, changed and deleted once, however often it is sent', async () => {
+  const put = (version: number, name: string, operation: string) =>
+    place
+      .api()
+      .put(`/jobs/${JOB}`)
+      .send({ ...FIELDS, name, version, operation });
+  await put(1, 'Hill', 'operation-1').expect(200);
+  await put(2, 'Valley', 'operation-2').expect(200);
+  expect((await put(1, 'Hill', 'operation-1').expect(200)).body).toMatchObject({
+    name: 'Valley',
+    version: 3,
+    taken: 2,
+  });
+  const made = () =>
+    place
+      .api()
+      .post('/jobs')
+      .send({ id: 'job-0000002', ...FIELDS, operation: 'operation-3' });
+  await made().expect(201);
+  expect((await made().expect(201)).body).toMatchObject({ version: 1, taken: 1 });
+  await place.api().delete('/jobs/job-0000002?version=1&operation=operation-4').send({}).expect(200);
+  await place.api().delete('/jobs/job-0000002?version=1&operation=operation-4').send({}).expect(200);
+  await made().expect(410);
+});
+
+test('a job is not deleted over a box that was made or changed since it was seen', async () => {
+  await make('box-0000001').expect(201);
+  const remove = (seen: object) => place.api().delete(`/jobs/${JOB}?version=1`).send({ boxes: seen });
+  await make('box-0000002').expect(201);
+  const late = await remove({ 'box-0000001': 1 }).expect(409);
+  expect(late.body.stored).toMatchObject({ id: JOB });
+  expect(late.body.boxes).toEqual([
+    { id: 'box-0000001', name: 'Den', version: 1 },
+    { id: 'box-0000002', name: 'Den', version: 1 },
+  ]);
+  await change('box-0000002', 1, undefined, { room: 'Hall' }).expect(200);
+  await remove({ 'box-0000001': 1, 'box-0000002': 1 }).expect(409);
+  await remove({ 'box-0000001': 'one' }).expect(400);
+  // A box that is gone already does no harm.
+  await remove({ 'box-0000001': 1, 'box-0000002': 2, 'box-0000003': 4 }).expect(200);
+});
+
+describe('verdicts beside the boxes', () => {
+  const card = async () =>
+    (await place.api().get('/jobs')).body.jobs[0] as { over: number; unknown: number; boxes: number };
+  const OVER = { box: boxOf('18 in3, 3x 12/2, duplex') };
+
+  test('are of the document, the edition and the program as they are now', async () => {
+    await make('box-0000001', undefined, OVER).expect(201);
+    await make('box-0000002').expect(201);
+    expect(await card()).toMatchObject({ boxes: 2, over: 1, unknown: 0 });
+    const kept = place.db.prepare('SELECT verdict FROM box ORDER BY id').pluck().all();
+    expect(kept).toEqual(['over', 'legal']);
+    await change('box-0000001', 1, undefined).expect(200);
+    expect(await card()).toMatchObject({ over: 0 });
+    // What another program wrote into the document is counted anew, whatever it said of the version.
+    const other = new Database(join(place.folder, 'test.db'));
+    other.prepare('UPDATE box SET document = ? WHERE id = ?').run(JSON.stringify(OVER.box), 'box-0000002');
+    other.close();
+    expect(await card()).toMatchObject({ over: 1 });
+    // A verdict of another program is not believed.
+    place.db.prepare("UPDATE box SET verdict = 'over', counted_by = 'another:nec2023'").run();
+    expect(await card()).toMatchObject({ over: 1 });
+  });
+
+  test('are told where nothing can be written just now', async () => {
+    await make('box-0000001', undefined, OVER).expect(201);
+    const other = new Database(join(place.folder, 'test.db'));
+    other.exec('BEGIN IMMEDIATE');
+    expect(await card()).toMatchObject({ boxes: 1, over: 1 });
+    other.exec('ROLLBACK');
+    other.close();
+    expect(await card()).toMatchObject({ boxes: 1, over: 1 });
+  });
+});
+
+describe('photos in parts', () => {
+  const SHA = createHash('sha256').update(JPEG).digest('hex');
+  const put = (query: string, body: Buffer, photo = 'photo-0001') =>
+    place
+      .api()
+      .put(`/boxes/box-0000001/photos/${photo}${query}`)
+      .set('Content-Type', 'image/jpeg')
+      .send(body);
+  const arrived = () => place.api().get('/boxes/box-0000001/photos/photo-0001/arrived');
+  const name = (version: number, photos: string[]) =>
+    change('box-0000001', version, undefined, { seen: { photos } }).expect(200);
+  beforeEach(async () => {
+    await make('box-0000001').expect(201);
+  });
+
+  test('go on where they ended, and are stored with the last', async () => {
+    const [half, of] = [Math.floor(JPEG.length / 2), JPEG.length];
+    await name(1, ['photo-0001']);
+    expect((await arrived().expect(200)).body).toEqual({ id: 'photo-0001', have: 0 });
+    await put(`?from=0&of=${of}`, JPEG.subarray(0, half)).expect(200);
+    expect((await arrived()).body.have).toBe(half);
+    // Sent again, or one that leaves a gap: told where to go on.
+    for (const from of [0, half + 10])
+      expect((await put(`?from=${from}&of=${of}`, JPEG.subarray(0, 10)).expect(200)).body.have).toBe(half);
+    await place.api().get('/photos/photo-0001').expect(404);
+    const last = await put(`?from=${half}&of=${of}`, JPEG.subarray(half)).expect(200);
+    expect(last.body).toEqual({ id: 'photo-0001', bytes: of, sha256: SHA });
+    expect((await arrived()).body).toEqual(last.body);
+    expect((await put(`?from=${half}&of=${of}`, JPEG.subarray(half))).body).toEqual(last.body);
+    expect(Buffer.compare((await place.api().get('/photos/photo-0001')).body as Buffer, JPEG)).toBe(0);
+    expect(place.db.prepare('SELECT count(*) FROM photo_part').pluck().get()).toBe(0);
+  });
+
+  test('what is no photo in the end is refused and forgotten; what is too long is refused at once', async () => {
+    const text = Buffer.from('no picture at all');
+    await put(`?from=0&of=${text.length}`, text.subarray(0, 5)).expect(200);
+    await put(`?from=5&of=${text.length}`, text.subarray(5)).expect(422);
+    expect((await arrived()).body.have).toBe(0);
+    await put('?from=0&of=4000000', text).expect(413);
+    await put('?from=7&of=7', text).expect(400);
+    await put('?from=-1', text).expect(400);
+    await place.api().get('/boxes/no-such-box/photos/photo-0001/arrived').expect(404);
+  });
+
+  test('a photo its box no longer names is not shown, comes back with an undo, and goes after some weeks', async () => {
+    // It may arrive before the box that names it does.
+    await put('', JPEG).expect(200);
+    await place.api().get('/photos/photo-0001').expect(404);
+    await name(1, ['photo-0001']);
+    await place.api().get('/photos/photo-0001').expect(200);
+    await name(2, []);
+    await place.api().get('/photos/photo-0001').expect(404);
+    await name(3, ['photo-0001']);
+    await place.api().get('/photos/photo-0001').expect(200);
+    await name(4, []);
+    const days = (many: number) => new Date(now.getTime() + many * 86_400_000);
+    expect(sweepPhotos(place.db, days(UNNAMED_DAYS - 1))).toBe(0);
+    expect(sweepPhotos(place.db, days(UNNAMED_DAYS + 1))).toBe(1);
+    expect(place.db.prepare('SELECT count(*) FROM photo').pluck().get()).toBe(0);
+  });
+
+  test('a database of an earlier version: what no box names is marked when it is brought up', async () => {
+    await name(1, ['photo-0001']);
+    await put('', JPEG).expect(200);
+    await put('', JPEG, 'photo-0002').expect(200);
+    const file = join(place.folder, 'earlier.db');
+    await place.db.backup(file);
+    const earlier = new Database(file);
+    earlier.exec(`DROP TRIGGER uncounted; DROP TABLE operation; DROP TABLE photo_part;
+      ALTER TABLE box DROP COLUMN verdict; ALTER TABLE box DROP COLUMN counted_version;
+      ALTER TABLE box DROP COLUMN counted_by; ALTER TABLE photo DROP COLUMN unnamed_at; PRAGMA user_version = 4`);
+    earlier.close();
+    const up = openDatabase(file, join(__dirname, 'migrations'));
+    expect(up.prepare('SELECT id FROM photo WHERE unnamed_at IS NULL').pluck().all()).toEqual(['photo-0001']);
+    up.close();
+  });
+});

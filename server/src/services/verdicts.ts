@@ -1,0 +1,79 @@
+/**
+ * The verdict of each box, kept beside it: by its version, the edition of its job and the program that counted. Whatever
+ * of these is another is counted anew.
+ */
+import { createHash, randomUUID } from 'node:crypto';
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { type EditionId, editionOf, tally } from '@dense-pack/core';
+import { type Db, sqliteCode } from '../database.ts';
+import { readEach } from './boxes.ts';
+
+/** Which program counts. Until it is told nothing another process counted is believed. */
+let program: string = randomUUID();
+
+/** Tells which program counts: what the same rules counted before is believed. @param folder of the rules’ sources */
+export function countsBy(folder: string): void {
+  const hash = createHash('sha256');
+  const sources = readdirSync(folder, { recursive: true, encoding: 'utf8' })
+    .filter((name) => name.endsWith('.ts') && !name.endsWith('.test.ts'))
+    .sort();
+  for (const name of sources) hash.update(name).update(readFileSync(join(folder, name)));
+  program = hash.digest('hex').slice(0, 24);
+}
+
+interface Uncounted {
+  readonly id: string;
+  readonly job: string;
+  readonly edition: EditionId;
+}
+
+/** How many boxes of a job are over, cannot be told, or cannot be read here. */
+export interface Counts {
+  over: number;
+  unknown: number;
+  unread: number;
+}
+
+/** In SQL: whether the verdict of a box is of what lies there now. Its parameter is `countedBy()`. */
+export const IS_COUNTED = `(box.counted_version IS box.version AND box.counted_by IS ? || ':' || job.edition)`;
+export const countedBy = (): string => program;
+
+/**
+ * Counts each box whose verdict is not known, and keeps it beside the box.
+ * @returns by job what could not be kept, for another program writes just now; empty else
+ */
+export function countAll(db: Db): ReadonlyMap<string, Counts> {
+  const uncounted = db
+    .prepare<[string], Uncounted>(
+      `SELECT box.id, box.job_id AS job, job.edition FROM box JOIN job ON job.id = box.job_id
+       WHERE NOT ${IS_COUNTED}`,
+    )
+    .all(program);
+  if (uncounted.length === 0) return new Map();
+  const counted = uncounted.map((one) => {
+    const read = readEach(db, one.id);
+    const verdict =
+      'why' in read ? 'unread' : tally(read.box, editionOf(read.box.edition ?? one.edition)).verdict;
+    return { ...one, verdict };
+  });
+  const keep = db.prepare(
+    'UPDATE box SET verdict = ?, counted_version = version, counted_by = ? WHERE id = ?',
+  );
+  try {
+    db.transaction(() => {
+      for (const { id, edition, verdict } of counted) keep.run(verdict, `${program}:${edition}`, id);
+    })();
+    return new Map();
+  } catch (error) {
+    if (sqliteCode(error) === undefined) throw error;
+    // It can be read and not written: what was counted is told and counted again next time.
+    const by = new Map<string, Counts>();
+    for (const { job, verdict } of counted) {
+      const counts = by.get(job) ?? { over: 0, unknown: 0, unread: 0 };
+      if (verdict === 'over' || verdict === 'unknown' || verdict === 'unread') counts[verdict] += 1;
+      by.set(job, counts);
+    }
+    return by;
+  }
+}
