@@ -1,3 +1,5 @@
+require('fake-indexeddb/auto');
+
 /** A channel between tabs keeps a browser's page from nothing; here it would keep the tests from ending. */
 const { BroadcastChannel: Channel } = globalThis;
 globalThis.BroadcastChannel = class extends Channel {

@@ -132,10 +132,7 @@ test('five hundred boxes at once are all kept and sent; a novel is refused', asy
     Array.from({ length: 500 }, (_, nth) => `Box no ${nth + 1}: 18 in3, 2x 12/2, duplex`).join('\n'),
   );
   await hand.touch('Save 500 boxes');
-  await hand.page.waitForFunction(
-    () => !Object.keys(localStorage).some((key) => key.startsWith('dense-pack/outbox/')),
-    { timeout: 60_000 },
-  );
+  await hand.saved(60_000);
   expect(await boxesOf(id)).toHaveLength(500);
   // Only those near the window are drawn.
   expect((await hand.all('box-card')).length).toBeLessThan(80);

@@ -34,10 +34,7 @@ test('a later start, a deep link, a known box and a new one all work with the se
   await hand.sees('capacity', 'of 18.00 in³');
 
   await world.startServer();
-  await hand.page.waitForFunction(
-    () => !Object.keys(localStorage).some((key) => key.startsWith('dense-pack/outbox/')),
-    { timeout: 30_000 },
-  );
+  await hand.saved(30_000);
   await hand.sees('save-sign', 'Saved');
   const den = await (await fetch(`${world.address}/api/v1/boxes/demo-den-outlet`)).json();
   expect(den.box.items.filter((item: { kind: string }) => item.kind === 'cable')).toHaveLength(3);

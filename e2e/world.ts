@@ -222,11 +222,35 @@ export class Hand {
   }
 
   /** Waits until every change has been taken by the server. */
-  async saved(): Promise<void> {
-    await this.page.waitForFunction(
-      () => !Object.keys(localStorage).some((key) => key.startsWith('dense-pack/outbox/')),
-      { timeout: PATIENCE_MS },
-    );
+  async saved(patience = PATIENCE_MS): Promise<void> {
+    const until = Date.now() + patience;
+    while ((await this.waiting()) > 0) {
+      if (Date.now() > until) throw new Error(`${await this.waiting()} changes are still waiting`);
+      await new Promise((resolve) => setTimeout(resolve, 100));
+    }
+  }
+
+  /** How many changes wait in the browser's store. */
+  async waiting(): Promise<number> {
+    return this.page.evaluate(changesThatWait);
+  }
+}
+
+/** In the page: how many changes lie in the browser’s database, and in localStorage from an earlier program. */
+async function changesThatWait(): Promise<number> {
+  const old = Object.keys(localStorage).filter((key) => key.startsWith('dense-pack/outbox/')).length;
+  const there = (await indexedDB.databases()).some(({ name }) => name === 'dense-pack');
+  if (!there) return old;
+  const asked = <T>(request: IDBRequest<T>) =>
+    new Promise<T>((resolve, reject) => {
+      request.onsuccess = () => resolve(request.result);
+      request.onerror = () => reject(request.error ?? new Error('no database'));
+    });
+  const db = await asked(indexedDB.open('dense-pack'));
+  try {
+    return old + (await asked(db.transaction('operations').objectStore('operations').count()));
+  } finally {
+    db.close();
   }
 }
 

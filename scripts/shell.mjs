@@ -62,7 +62,7 @@ function early(fonts) {
   };
   const job = /^\/job\/([^/]+)/.exec(location.pathname);
   if (location.pathname === '/') ask('/api/v1/jobs');
-  else if (job && job[1] !== 'now') ask(`/api/v1/jobs/${job[1]}`);
+  else if (job && job[1] !== 'now') ask(`/api/v1/jobs/${job[1]}?from=0&most=200`);
   for (const font of fonts) {
     const link = document.createElement('link');
     Object.assign(link, { rel: 'preload', as: 'font', href: font, crossOrigin: 'anonymous' });

@@ -8,6 +8,7 @@ import { useFonts } from 'expo-font';
 import { Stack } from 'expo-router';
 import { useEffect } from 'react';
 import { whenIdle } from '@/ui/client/after-paint';
+import { browserDisk } from '@/sync/browser-disk';
 import { keepAnswers } from '@/ui/client/keep-answers';
 import { keepApp } from '@/ui/client/new-version';
 import { queryClient, readAhead, readEarly, startOutbox } from '@/ui/client/queries';
@@ -31,7 +32,7 @@ export default function Layout() {
   useEffect(startOutbox, []);
   useEffect(keepApp, []);
   useEffect(() => {
-    const keeping = keepAnswers(queryClient);
+    const keeping = keepAnswers(queryClient, browserDisk);
     const stopWaiting = whenIdle(() => void readAhead());
     return () => {
       stopWaiting();

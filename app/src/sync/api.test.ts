@@ -1,7 +1,7 @@
 /** The client at its border: what the server may answer, and what the app makes of it. */
 import { createHash, webcrypto } from 'node:crypto';
 import { z } from 'zod';
-import { Deleted, JobWithBoxes, ProblemAnswer, request, sendPhoto, ServerAway } from './api';
+import { Deleted, JobWithBoxes, ProblemAnswer, readJob, request, sendPhoto, ServerAway } from './api';
 
 interface Answer {
   readonly status: number;
@@ -153,4 +153,57 @@ test.each<[string, Answer | Error]>([
 test('an answer that is not what it should be is none, never a half-read record', async () => {
   serverSays({ status: 200, body: { id: 'job-0000001', name: 'A', boxes: [{ id: 'x' }] } });
   await expect(request(JobWithBoxes, '/jobs/job-0000001')).rejects.toBeInstanceOf(ServerAway);
+});
+
+describe('a job read in pages', () => {
+  const stamps = { version: 1, createdAt: '2026-01-01T00:00:00.000Z', updatedAt: '2026-01-01T00:00:00.000Z' };
+  const job = { ...stamps, id: 'job-0000001', name: 'House', demo: false };
+  const boxOf = (nth: number) => ({
+    ...{ ...stamps, id: `box-${String(nth).padStart(7, '0')}`, jobId: 'job-0000001' },
+    ...{ name: `Box ${nth}`, box: { version: 2, shell: { gangs: 1 }, items: [], flaps: 'leave-out' } },
+  });
+  /** A server with so many boxes, one of which cannot be read; `written` is asked before each page. */
+  function house(many: number, written: (nth: number) => string = () => 'same') {
+    const asked: string[] = [];
+    const all = Array.from({ length: many }, (_, nth) => boxOf(nth));
+    globalThis.fetch = ((address: string) => {
+      const query = new URL(address, 'http://house').searchParams;
+      asked.push(address.replace('/api/v1/jobs/job-0000001', ''));
+      const [from, most] = [Number(query.get('from') ?? 0), Number(query.get('most') ?? 1e9)];
+      const page = all.slice(from, from + most);
+      const body = {
+        ...job,
+        boxes: page.filter(({ id }) => id !== 'box-0000003'),
+        unreadable: page.flatMap(({ id, name, version }) =>
+          id === 'box-0000003' ? [{ id, name, room: '', version, why: 'newer' }] : [],
+        ),
+        ...(query.has('from') ? { from, count: many, state: written(asked.length) } : {}),
+      };
+      return Promise.resolve({ ok: true, status: 200, json: () => Promise.resolve(body) });
+    }) as unknown as typeof fetch;
+    return asked;
+  }
+
+  test('has every box once, in order, and those that cannot be read', async () => {
+    const asked = house(450);
+    const { boxes, unreadable } = await readJob('job-0000001');
+    expect(boxes.map(({ name }) => name)).toEqual(
+      Array.from({ length: 450 }, (_, nth) => `Box ${nth}`).filter((name) => name !== 'Box 3'),
+    );
+    expect(unreadable.map(({ id }) => id)).toEqual(['box-0000003']);
+    expect(asked).toEqual(['?from=0&most=200', '?from=200&most=200', '?from=400&most=200']);
+  });
+
+  test('a small one is asked for once', async () => {
+    expect([house(2), (await readJob('job-0000001')).boxes.length]).toEqual([['?from=0&most=200'], 2]);
+  });
+
+  test('begins anew where something was written between two pages, and is read whole in the end', async () => {
+    const asked = house(250, (nth) => (nth === 1 ? 'before' : 'after'));
+    expect((await readJob('job-0000001')).boxes).toHaveLength(249);
+    expect(asked).toHaveLength(4);
+    const always = house(250, (nth) => String(nth));
+    expect((await readJob('job-0000001')).boxes).toHaveLength(249);
+    expect(always.at(-1)).toBe('');
+  });
 });

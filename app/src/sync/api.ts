@@ -32,23 +32,42 @@ export class ProblemAnswer extends Error {
 const BASE = '/api/v1';
 const PATIENCE_MS = 8000;
 
-/** Sends one photo. @throws ServerAway, ProblemAnswer */
+/** Bytes of a photo that are sent at once: a slow line has the time for so many. */
+export const PART_BYTES = 64_000;
+/** A photo whose server never goes on is given up after so many parts for nothing. */
+const IDLE_MOST = 3;
+
+/**
+ * Sends one photo, part by part from where the server has it. Where the line is cut it goes on there the next time.
+ * @throws ServerAway, ProblemAnswer
+ */
 export async function sendPhoto(boxId: string, photoId: string, photo: Blob): Promise<void> {
-  const stored = ours(
-    PhotoStored,
-    await answerTo(`/boxes/${boxId}/photos/${photoId}`, {
-      method: 'PUT',
-      headers: { 'content-type': photo.type },
-      body: photo,
-    }),
-  );
-  const whole = stored.bytes === photo.size && (await isOf(photo, stored.sha256));
-  if (stored.id !== photoId || !whole)
+  const path = `/boxes/${boxId}/photos/${photoId}`;
+  let arrived = ours(PhotoArrived, await answerTo(`${path}/arrived`, {}));
+  for (let idle = 0; 'have' in arrived && idle < IDLE_MOST;) {
+    const { have } = arrived;
+    // What is there is no part of this photo: the server has more than there is of it.
+    if (have >= photo.size) break;
+    const next: z.output<typeof PhotoArrived> = ours(
+      PhotoArrived,
+      await answerTo(`${path}?from=${have}&of=${photo.size}`, {
+        method: 'PUT',
+        headers: { 'content-type': photo.type },
+        body: photo.slice(have, have + PART_BYTES, photo.type),
+      }),
+    );
+    if ('have' in next && next.have <= have) idle += 1;
+    arrived = next;
+  }
+  const whole = 'sha256' in arrived && arrived.bytes === photo.size && (await isOf(photo, arrived.sha256));
+  if (arrived.id !== photoId || !whole)
     throw new ServerAway('The server did not say that it stored this photo.', { answered: true });
 }
 
 /** The one answer after which a phone may forget its photo. */
 const PhotoStored = z.object({ id: z.string(), bytes: z.int(), sha256: z.string() });
+/** How much of a photo is there, or that it is stored. */
+const PhotoArrived = z.union([PhotoStored, z.object({ id: z.string(), have: z.int().min(0) })]);
 
 /** Whether a hash is that of a photo; where the browser cannot tell (no secure context) its length must do. */
 async function isOf(photo: Blob, sha256: string): Promise<boolean> {
@@ -132,6 +151,36 @@ function ours<S extends z.ZodType>(schema: S, answer: unknown): z.output<S> {
   });
 }
 
+/** So many boxes are read at once. */
+const PAGE = 200;
+/** A house that is written all the time while it is read is read whole after so many tries. */
+const TRIES_MOST = 3;
+
+/** A job with its boxes, read in pages of one state. @throws ServerAway, ProblemAnswer */
+export async function readJob(id: string): Promise<JobWithBoxes> {
+  for (let tries = 0; tries < TRIES_MOST; tries += 1) {
+    const whole = await readPages(id);
+    if (whole) return whole;
+  }
+  return request(JobWithBoxes, `/jobs/${id}`);
+}
+
+/** Undefined where something was written between two pages. */
+async function readPages(id: string): Promise<JobWithBoxes | undefined> {
+  const { from: _from, count, state, ...first } = await request(JobPage, jobPage(id, 0));
+  const [boxes, unreadable] = [[...first.boxes], [...first.unreadable]];
+  while (boxes.length + unreadable.length < count) {
+    const page = await request(JobPage, jobPage(id, boxes.length + unreadable.length));
+    const nothing = page.boxes.length + page.unreadable.length === 0;
+    if (page.state !== state || page.version !== first.version || nothing) return undefined;
+    boxes.push(...page.boxes);
+    unreadable.push(...page.unreadable);
+  }
+  return { ...first, boxes, unreadable };
+}
+
+const jobPage = (id: string, from: number) => `/jobs/${id}?from=${from}&most=${PAGE}`;
+
 /** Statuses that say “not now”: nothing was refused, and the same request may be taken later. */
 const notNow = (status: number) => status >= 500 || status === 408 || status === 429;
 
@@ -183,3 +232,6 @@ export const JobWithBoxes = Job.extend({
   unreadable: z.array(UnreadableBox).default([]),
 });
 export type JobWithBoxes = z.output<typeof JobWithBoxes>;
+
+/** A part of the boxes of a job, and whether it is a part of the same list. */
+const JobPage = JobWithBoxes.extend({ from: z.int(), count: z.int(), state: z.string() });

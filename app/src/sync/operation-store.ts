@@ -1,43 +1,51 @@
 /**
- * What waits to be sent, in the browser's own store: one entry a record. Nothing that was written is lost here:
- * what does not fit is held while the page is open and stored once there is room, what cannot be read is kept
- * as it is, and set aside before anything takes its place.
+ * What waits to be sent, as this page sees it: the operations of the store, and those that did not fit or are still on
+ * their way into it. Screens read it at once; the store follows, and other tabs with it.
  */
-import { type BoxEntry, Entry, type Unreadable } from './entry';
+import equal from 'fast-deep-equal';
+import type { Disk, Rewritten, Row } from './disk';
+import { type Entry, entryOf } from './entry';
+import type { Operation, Unreadable } from './operation';
 
-const PREFIX = 'dense-pack/outbox/';
-/** Where an entry that cannot be read is kept once another of the same record takes its place. */
-const ASIDE_PREFIX = 'dense-pack/unreadable/';
-/** What is given up first when the browser's store is full: the way back, never a change. */
-const SPARE_PREFIX = 'dense-pack/history/';
-
-/** What of the browser's store is used. */
-export interface Store {
-  readonly length: number;
-  key(nth: number): string | null;
-  getItem(key: string): string | null;
-  setItem(key: string, value: string): void;
-  removeItem(key: string): void;
+/** What this page alone knows of a record. */
+interface Held {
+  /** Operations that are not in the store. */
+  readonly operations: readonly Operation[];
+  /** Operations of the store that have become others here. */
+  readonly covers: ReadonlySet<string>;
 }
 
-export class WaitingStore {
-  /** What waits, by id. */
-  #known = new Map<string, Entry>();
-  /** What of it did not fit into the store. */
-  readonly #held = new Map<string, Entry>();
-  #entries: readonly Entry[] = [];
-  #unreadable: readonly Unreadable[] = [];
+const NOTHING: readonly never[] = [];
+type Become = (operations: readonly Operation[]) => readonly Operation[];
 
-  constructor(private readonly store: Store) {
-    this.read();
-  }
+export class OperationStore {
+  /** The operations of the store, by record, as they were last read. */
+  readonly #rows = new Map<string, readonly Row[]>();
+  /** On their way into the store. */
+  readonly #adding = new Map<string, readonly Operation[]>();
+  /** What did not fit into it. */
+  readonly #held = new Map<string, Held>();
+  readonly #entries = new Map<string, Entry>();
+  #list: readonly Entry[] = NOTHING;
+  #unreadable: readonly Unreadable[] = NOTHING;
+  /** The order records began to wait in. */
+  #order: string[] = [];
+  /** Adding goes one after the other: a later operation lies behind an earlier one. */
+  #writing: Promise<unknown> = Promise.resolve();
+
+  constructor(
+    private readonly disk: Disk,
+    /** Called when anything is another thing. */
+    private readonly changed: () => void,
+    /** Tells other tabs that a record is another one. */
+    private readonly tell: (record: string) => void = () => undefined,
+  ) {}
 
   /** What waits, in the order it was first written. */
   get entries(): readonly Entry[] {
-    return this.#entries;
+    return this.#list;
   }
 
-  /** Entries this program cannot read. */
   get unreadable(): readonly Unreadable[] {
     return this.#unreadable;
   }
@@ -47,136 +55,220 @@ export class WaitingStore {
     return this.#held.size > 0;
   }
 
-  entryOf(id: string): Entry | undefined {
-    return this.#known.get(id);
+  entryOf(record: string): Entry | undefined {
+    return this.#entries.get(record);
   }
 
-  write(entry: Entry): void {
-    this.#setAside(entry.id);
-    this.#known.set(entry.id, entry);
-    if (this.#fits(entry)) this.#held.delete(entry.id);
-    else this.#held.set(entry.id, entry);
-    this.#storeHeld(entry.id);
-    this.#sort();
+  /** The records that wait, in the order they began to. */
+  get records(): readonly string[] {
+    return this.#order;
   }
 
-  drop(id: string): void {
-    this.store.removeItem(`${PREFIX}${id}`);
-    this.#known.delete(id);
-    this.#held.delete(id);
-    this.#storeHeld();
-    this.#sort();
-  }
-
-  /** An entry as it is now, whatever another tab has made of it. */
-  readOne(id: string): Entry | undefined {
-    const text = this.store.getItem(`${PREFIX}${id}`);
-    return newer(text === null ? undefined : entryIn(text), this.#held.get(id));
-  }
-
-  /** Reads the store anew: what waits, and what cannot be read. */
-  read(): void {
-    const found = new Map<string, Entry>();
-    const unreadable: Unreadable[] = [];
-    // What was set aside may be an entry a newer program can read.
-    for (const key of [...this.#keys(PREFIX), ...this.#keys(ASIDE_PREFIX)]) {
-      const text = this.store.getItem(key);
-      if (text === null) continue;
-      const entry = entryIn(text);
-      const home = entry && `${PREFIX}${entry.id}`;
-      if (!entry || (key !== home && found.has(entry.id))) unreadable.push({ key, text });
-      else {
-        found.set(entry.id, entry);
-        if (home !== undefined && key !== home) this.#move(key, home, text);
+  /** Reads the store anew. */
+  async read(): Promise<void> {
+    try {
+      const { rows, unreadable } = await this.disk.read();
+      const before = new Set(this.#rows.keys());
+      const by = new Map<string, Row[]>();
+      for (const row of rows) {
+        const list = by.get(row.operation.record) ?? [];
+        list.push(row);
+        by.set(row.operation.record, list);
       }
+      this.#unreadable = unreadable;
+      for (const record of new Set([...by.keys(), ...before])) this.#take(record, by.get(record) ?? NOTHING);
+      this.changed();
+    } catch {
+      // A browser without a database: what is written is held while this page is open, and said to be.
     }
-    // What did not fit is still held here, and newer than what lies in its place.
-    for (const [id, held] of this.#held) {
-      const entry = newer(found.get(id), held);
-      if (entry !== held) this.#held.delete(id);
-      if (entry) found.set(id, entry);
-    }
-    this.#known = found;
-    this.#unreadable = unreadable;
-    this.#sort();
   }
 
-  /** Throws away what cannot be read. */
-  discard(key: string): void {
-    if (this.#unreadable.some((one) => one.key === key)) this.store.removeItem(key);
-    this.read();
+  /** Another tab changed a record. */
+  async refresh(record: string): Promise<void> {
+    try {
+      this.#take(record, await this.disk.of(record));
+      this.changed();
+    } catch {
+      // It is read when it is sent.
+    }
+  }
+
+  /** Lays an operation behind the others of its record: seen at once, on its way into the store when this returns. */
+  add(operation: Operation): void {
+    const { record } = operation;
+    const before = this.#writing;
+    if (this.#held.has(record)) {
+      // What is later does not go into the store before what is earlier.
+      this.#hold(record, [operation]);
+      this.#writing = before.then(() => this.#rewriteNow(record, (operations) => operations));
+    } else {
+      this.#adding.set(record, [...(this.#adding.get(record) ?? NOTHING), operation]);
+      this.#writing = this.#stored(operation, this.disk.add(operation), before);
+    }
+    this.#show(record);
+    this.changed();
+  }
+
+  /** Waits until all that was added is in the store, or held because it does not fit. */
+  async written(): Promise<void> {
+    await this.#writing;
+  }
+
+  async #stored(operation: Operation, adding: Promise<void>, before: Promise<unknown>): Promise<void> {
+    const { record, id } = operation;
+    const failed = await adding.then(
+      () => false,
+      () => true,
+    );
+    await before;
+    const list = this.#adding.get(record) ?? NOTHING;
+    const later = list.slice(list.findIndex((one) => one.id === id) + 1);
+    if (failed) await this.#putBefore(operation, later);
+    else {
+      const rows = await this.disk.of(record).catch(() => undefined);
+      if (rows) this.#rows.set(record, rows);
+    }
+    const still = (this.#adding.get(record) ?? NOTHING).filter((one) => one.id !== id);
+    if (still.length > 0) this.#adding.set(record, still);
+    else this.#adding.delete(record);
+    this.#show(record);
+    this.changed();
+    this.tell(record);
+  }
+
+  /** Room was made, or was there all along: what did not fit goes before what was changed after it, or all is held. */
+  async #putBefore(operation: Operation, later: readonly Operation[]): Promise<void> {
+    const { record } = operation;
+    const ids = new Set(later.map(({ id }) => id));
+    const work = (rows: readonly Row[]): readonly Rewritten[] => {
+      const there = rows.map((row) => row.operation);
+      const behind = there.filter((one) => ids.has(one.id));
+      return placed(rows, [...there.filter((one) => !ids.has(one.id)), operation, ...behind]);
+    };
+    try {
+      if (this.#held.has(record)) throw new Error('held');
+      this.#rows.set(record, await this.#roomy(record, work));
+    } catch {
+      this.#hold(record, [operation, ...later], [...ids]);
+    }
   }
 
   /**
-   * Writes to the browser's store. Where it is full the undo steps of boxes make room, and then what a change was made
-   * from is left out of it: another's change is then asked about, not merged.
+   * Makes other operations of those of a record, whatever other tabs do meanwhile. Where the store has no room for them
+   * they are held here.
+   * @returns the operations there are now
    */
-  #fits(entry: Entry): boolean {
-    const { base: _base, ...alone } = entry as BoxEntry;
-    const ways: readonly (() => string)[] = [
-      () => JSON.stringify(entry),
-      () => {
-        this.#keys(SPARE_PREFIX).forEach((key) => this.store.removeItem(key));
-        return JSON.stringify(entry);
-      },
-      () => JSON.stringify(alone),
-    ];
-    return ways.some((text) => {
-      try {
-        this.store.setItem(`${PREFIX}${entry.id}`, text());
-        return true;
-      } catch {
-        return false;
-      }
-    });
+  async rewrite(record: string, become: Become): Promise<readonly Operation[]> {
+    await this.written();
+    return this.#rewriteNow(record, become);
   }
 
-  /** There may be room again. @param but what was tried just now */
-  #storeHeld(but?: string): void {
-    for (const [id, entry] of this.#held) if (id !== but && this.#fits(entry)) this.#held.delete(id);
-  }
-
-  /** Before an entry takes the place of one that cannot be read, that is kept elsewhere. */
-  #setAside(id: string): void {
-    const key = `${PREFIX}${id}`;
-    const before = this.#unreadable.find((one) => one.key === key);
-    if (!before) return;
-    let nth = 1;
-    while (this.store.getItem(`${ASIDE_PREFIX}${id}/${nth}`) !== null) nth += 1;
-    this.#move(key, `${ASIDE_PREFIX}${id}/${nth}`, before.text);
-    this.read();
-  }
-
-  #move(from: string, to: string, text: string): void {
+  async #rewriteNow(record: string, become: Become): Promise<readonly Operation[]> {
+    let before: readonly Row[] = this.#rows.get(record) ?? NOTHING;
+    let after: readonly Operation[] = NOTHING;
+    // What is added from here on lies behind.
+    const adding = new Set((this.#adding.get(record) ?? NOTHING).map(({ id }) => id));
+    const work = (rows: readonly Row[]): readonly Rewritten[] => {
+      before = rows.filter(({ operation }) => !adding.has(operation.id));
+      after = become(this.#settledOf(record, before));
+      return placed(rows, [
+        ...after,
+        ...rows.flatMap(({ operation }) => (adding.has(operation.id) ? [operation] : [])),
+      ]);
+    };
     try {
-      this.store.setItem(to, text);
-      this.store.removeItem(from);
+      this.#take(record, await this.#roomy(record, work));
+      this.#held.delete(record);
     } catch {
-      // No room: it stays where it is.
+      after = become(this.#settledOf(record, before));
+      const covers = before.map(({ operation }) => operation.id);
+      this.#held.delete(record);
+      this.#hold(record, after, covers);
+    }
+    this.#show(record);
+    this.changed();
+    this.tell(record);
+    return after;
+  }
+
+  /** Tries once more after room was made. */
+  async #roomy(
+    record: string,
+    work: (rows: readonly Row[]) => readonly Rewritten[],
+  ): Promise<readonly Row[]> {
+    try {
+      return await this.disk.rewrite(record, work);
+    } catch {
+      await this.disk.makeRoom();
+      return this.disk.rewrite(record, work);
     }
   }
 
-  #keys(prefix: string): string[] {
-    return Array.from({ length: this.store.length }, (_, nth) => this.store.key(nth) ?? '').filter((key) =>
-      key.startsWith(prefix),
-    );
+  /** There may be room again for what is held. */
+  async storeHeld(): Promise<void> {
+    for (const record of [...this.#held.keys()]) await this.rewrite(record, (operations) => operations);
   }
 
-  #sort(): void {
-    this.#entries = [...this.#known.values()].sort((a, b) => a.order - b.order);
+  /** Throws away what cannot be read. */
+  async discard(key: string): Promise<void> {
+    await this.disk.discard(key);
+    await this.read();
+  }
+
+  /** Operations of the store and those held here, in their order. */
+  #settledOf(record: string, rows: readonly Row[]): readonly Operation[] {
+    const held = this.#held.get(record);
+    const stored = rows.map(({ operation }) => operation).filter(({ id }) => !held?.covers.has(id));
+    // What has become another here was before what other tabs wrote since.
+    return held && held.covers.size > 0
+      ? [...held.operations, ...stored]
+      : [...stored, ...(held?.operations ?? NOTHING)];
+  }
+
+  /** All operations of a record, those on their way into the store last. */
+  #all(record: string): readonly Operation[] {
+    const known = this.#settledOf(record, this.#rows.get(record) ?? NOTHING);
+    const ids = new Set(known.map(({ id }) => id));
+    return [...known, ...(this.#adding.get(record) ?? NOTHING).filter(({ id }) => !ids.has(id))];
+  }
+
+  #hold(record: string, operations: readonly Operation[], covers: readonly string[] = NOTHING): void {
+    const before = this.#held.get(record);
+    const known = new Set(before?.operations.map(({ id }) => id));
+    const all = [...(before?.operations ?? NOTHING), ...operations.filter(({ id }) => !known.has(id))];
+    if (all.length === 0 && covers.length === 0) return;
+    this.#held.set(record, { operations: all, covers: new Set([...(before?.covers ?? []), ...covers]) });
+  }
+
+  #take(record: string, rows: readonly Row[]): void {
+    if (rows.length === 0) this.#rows.delete(record);
+    else this.#rows.set(record, rows);
+    this.#show(record);
+  }
+
+  /** Works out anew what waits of a record. */
+  #show(record: string): void {
+    const entry = entryOf(this.#all(record));
+    if (!entry) this.#entries.delete(record);
+    // The same words are the same entry: what shows it need not be drawn anew.
+    else if (!saySame(entry, this.#entries.get(record))) this.#entries.set(record, entry);
+    const waits = this.#order.includes(record);
+    if (entry && !waits) this.#order = [...this.#order, record];
+    if (!entry && waits) this.#order = this.#order.filter((one) => one !== record);
+    this.#list = this.#order.flatMap((one) => this.#entries.get(one) ?? NOTHING);
   }
 }
 
-/** Of what is stored and what is held the one of the later turn; what is held where they are of the same. */
-const newer = (stored: Entry | undefined, held: Entry | undefined): Entry | undefined =>
-  stored && (!held || stored.turn > held.turn) ? stored : held;
+/** Whether two entries say the same, under whatever id it will be sent. */
+function saySame(entry: Entry, before: Entry | undefined): boolean {
+  const said = ({ operation: { id: _id, ...operation }, ...rest }: Entry) => ({ ...rest, operation });
+  return before !== undefined && equal(said(entry), said(before));
+}
 
-/** An entry as it lies in the store; undefined where this program cannot read it. */
-function entryIn(text: string): Entry | undefined {
-  try {
-    const parsed = Entry.safeParse(JSON.parse(text));
-    return parsed.success ? parsed.data : undefined;
-  } catch {
-    return undefined;
-  }
+/** Operations in the places there were, in their order; what is more lies behind all others. */
+function placed(rows: readonly Row[], after: readonly Operation[]): readonly Rewritten[] {
+  return after.map((operation, nth): Rewritten => {
+    const n = rows[nth]?.n;
+    return n === undefined ? { operation } : { operation, n };
+  });
 }

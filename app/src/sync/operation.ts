@@ -1,85 +1,84 @@
-/** A change that waits to be sent, as it lies in the browser's own store. */
-import { BoxFields, BoxRecord, Job, JobFields, RecordId } from '@dense-pack/core/box/record';
+/**
+ * A change that waits to be sent, as it lies in the browser’s own store: an operation with an id of its own, that says what
+ * stood before it and what after. Operations of one record are laid one after the other; none is ever written over.
+ */
+import { newId } from '@dense-pack/core/box/new-id';
+import { BoxFields, BoxRecord, BoxVersions, Job, JobFields, RecordId } from '@dense-pack/core/box/record';
 import { z } from 'zod';
 
 const common = {
-  /** Order of first making: a job goes before its boxes. */
-  order: z.number(),
-  /** Goes up with each change, so that an answer to an older one is known as such. */
-  turn: z.number(),
+  /** The same id is sent until it is answered: the server takes it once. */
+  id: RecordId,
+  /** The record it is of. */
+  record: RecordId,
+  madeAt: z.iso.datetime(),
+  /** It was sent and not answered: it may have been taken, and is sent again as it is. */
+  sealed: z.literal(true).optional(),
   /** Why the server refused it. It stays until it is mended, or the person gives it up. */
   refused: z.string().optional(),
 };
 
-/** How many texts that were sent and not answered are remembered. */
-export const SENT_MOST = 4;
+/** What a change is made from and to. */
+const changeOf = <F extends z.ZodType, R extends z.ZodType>(fields: F, stored: R) => ({
+  /** Version it was made from; null for a record the server has not got yet. */
+  from: z.int().nullable(),
+  /** What stood before it; missing for a new record, and in what an older program wrote. */
+  before: fields.optional(),
+  after: fields,
+  /** What is stored, where someone else changed the same in the meantime. */
+  conflict: stored.optional(),
+  /** The record was deleted elsewhere, or the job of a box. */
+  gone: z.literal(true).optional(),
+  /**
+   * What an older program sent without an id and without an answer: where the server has just that, it is no one
+   * else’s change.
+   */
+  sent: z.array(z.string()).optional(),
+});
 
-/** A text that was sent, of whatever version, as this program would have sent it. */
-function broughtUp(text: string): string {
-  try {
-    const fields = BoxFields.safeParse(JSON.parse(text));
-    return fields.success ? textOf(fields.data) : text;
-  } catch {
-    return text;
-  }
-}
-const sent = z
-  .array(z.string())
-  .max(SENT_MOST)
-  .transform((texts) => texts.map(broughtUp))
-  .optional();
+/** A change of a job. */
+export const JobOperation = z.object({ ...common, what: z.literal('job'), ...changeOf(JobFields, Job) });
+export type JobOperation = z.output<typeof JobOperation>;
 
-/** A change that waits to be sent. */
-export const Entry = z.discriminatedUnion('what', [
-  z.object({
-    ...common,
-    what: z.literal('job'),
-    id: RecordId,
-    fields: JobFields,
-    /** Version the change was made from; null for a job the server has not got yet. */
-    from: z.int().nullable(),
-    madeAt: z.iso.datetime(),
-    /** What it was made from: where another changed the job since, both changes are kept. */
-    base: JobFields.optional(),
-  }),
-  z.object({
-    ...common,
-    what: z.literal('box'),
-    id: RecordId,
-    jobId: RecordId,
-    fields: BoxFields,
-    /** Version the change was made from; null for a box the server has not got yet. */
-    from: z.int().nullable(),
-    madeAt: z.iso.datetime(),
-    /** What it was made from: where another changed the box since, both changes are kept. */
-    base: BoxFields.optional(),
-    /** The stored box, where someone else changed it in the meantime. */
-    conflict: BoxRecord.optional(),
-    /**
-     * What was sent from this version and not answered: the server may have taken it all the same, and then
-     * what it has is no one else’s change.
-     */
-    sent,
-  }),
-  z.object({
-    ...common,
-    what: z.literal('delete'),
-    id: RecordId,
-    of: z.enum(['boxes', 'jobs']),
-    /** What it is called, for the list of what waits. */
-    name: z.string().optional(),
-    /** The version that is deleted; what was changed since is not. Missing in what an older program wrote. */
-    version: z.int().min(1).optional(),
-    /** Changes of it that were sent and not answered: they are part of what is deleted. */
-    sent,
-    /** What is stored, where someone changed it since. */
-    conflict: z.union([BoxRecord, Job]).optional(),
-  }),
-]);
-export type Entry = z.output<typeof Entry>;
-export type BoxEntry = Extract<Entry, { what: 'box' }>;
+/** A change of a box. */
+export const BoxOperation = z.object({
+  ...common,
+  what: z.literal('box'),
+  job: RecordId,
+  ...changeOf(BoxFields, BoxRecord),
+});
+export type BoxOperation = z.output<typeof BoxOperation>;
+export type Change = JobOperation | BoxOperation;
 
-/** Text in the store that is no entry this program can read. It is kept as it is. */
+/** A deletion of a box or a job. */
+export const Deletion = z.object({
+  ...common,
+  what: z.literal('delete'),
+  of: z.enum(['boxes', 'jobs']),
+  /** What it is called, for the list of what waits. */
+  name: z.string().optional(),
+  /** The version that is deleted; what was changed since is not. Missing in what an older program wrote. */
+  version: z.int().min(1).optional(),
+  /** The boxes of a deleted job as they were seen. */
+  boxes: BoxVersions.optional(),
+  /** What is stored, where someone changed it since. */
+  conflict: z.union([BoxRecord, Job]).optional(),
+  /** The boxes of the job there are now, where one was made or changed since. */
+  changed: z.array(z.object({ id: RecordId, name: z.string(), version: z.int().min(1) })).optional(),
+  /** The change that waited when it was deleted: it comes back when the deletion is taken back. */
+  kept: z.union([JobOperation, BoxOperation]).optional(),
+  sent: z.array(z.string()).optional(),
+});
+export type Deletion = z.output<typeof Deletion>;
+
+export const Operation = z.discriminatedUnion('what', [JobOperation, BoxOperation, Deletion]);
+export type Operation = z.output<typeof Operation>;
+
+/** An operation for the first time, or once more under a new id: what it says is another thing now. */
+export const named = <O extends Operation>(operation: Omit<O, 'id'>): O =>
+  ({ ...operation, id: newId() }) as O;
+
+/** Text in the store that is no operation this program can read. It is kept as it is. */
 export interface Unreadable {
   readonly key: string;
   readonly text: string;
@@ -102,13 +101,13 @@ export function fieldsOf(box: BoxFields): BoxFields {
   return { name, room, circuit, box: document, stage, stageAt, found, seen };
 }
 
-/** The fields of a job as one text. */
-export const textOfJob = (job: JobFields): string => sorted(jobFieldsOf(job));
-
 /** What a person says of a job, without what the server adds. */
 export function jobFieldsOf({ name, edition, note, panel, links }: JobFields): JobFields {
   return { name, edition, note, panel, links };
 }
+
+/** The fields of a job as one text. */
+export const textOfJob = (job: JobFields): string => sorted(jobFieldsOf(job));
 
 /** The fields as one text that is the same for the same fields, whoever wrote them. */
 export const textOf = (fields: BoxFields): string => sorted(fieldsOf(fields));

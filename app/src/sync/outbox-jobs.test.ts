@@ -1,219 +1,205 @@
-/** Jobs in the outbox: a job goes before its boxes, a stale name is sent again over the stored one. */
+/** Jobs in the outbox: a job goes before its boxes; two changes of one job; deletions that say what was seen. Invented. */
 import { EMPTY_BOX } from '@dense-pack/core/box/document';
 import { BoxFields, JobFields } from '@dense-pack/core/box/record';
 import { Outbox } from './outbox';
-import { memoryStore } from './testing/memory-store';
+import { MemoryDisk } from './testing/memory-disk';
+import { type Fate, ModelServer } from './testing/model-server';
 
 const AT = '2026-01-01T00:00:00.000Z';
-const FIELDS = { name: 'House', edition: 'nec2023' as const, note: '' };
-const job = (name: string, version: number) => ({
-  ...FIELDS,
-  name,
-  id: 'job-0000001',
-  version,
-  demo: false,
-  createdAt: AT,
-  updatedAt: AT,
+const JOB = 'job-0000001';
+const BOX = 'box-0000001';
+const HOUSE = JobFields.parse({ name: 'House' });
+const fields = (name: string) => BoxFields.parse({ name, box: EMPTY_BOX });
+
+let server: ModelServer;
+beforeEach(() => {
+  server = new ModelServer().serve();
 });
+const all: Outbox[] = [];
+afterEach(() => all.splice(0).forEach((outbox) => outbox.close()));
+const arrivals = () => ({ box: jest.fn(), job: jest.fn(), deleted: jest.fn(), settled: jest.fn() });
 
-let store = memoryStore();
-
-type Answer = { status: number; body?: unknown };
-
-/** @param otherwise what is answered when there is nothing more; without it the server is away */
-function start(answers: Answer[], otherwise?: Answer) {
-  store = memoryStore();
-  const sent: string[] = [];
-  const bodies: unknown[] = [];
-  globalThis.fetch = ((path: string, init: RequestInit) => {
-    const body = init.body ? (JSON.parse(String(init.body)) as { version?: number }) : {};
-    bodies.push(body);
-    sent.push(`${init.method} ${path}${body.version === undefined ? '' : ` v${body.version}`}`);
-    const answer = answers.shift() ?? otherwise;
-    if (!answer) return Promise.reject(new TypeError('away'));
-    const { status } = answer;
-    return Promise.resolve({ ok: status < 400, status, json: () => Promise.resolve(answer.body) });
-  }) as unknown as typeof fetch;
-  return {
-    outbox: new Outbox(store, { box: jest.fn(), job: jest.fn(), deleted: jest.fn(), settled: jest.fn() }),
-    sent,
-    bodies,
-    answers,
-  };
+async function opened(): Promise<Outbox> {
+  const outbox = new Outbox(new MemoryDisk(), arrivals(), { lie: 3_600_000 });
+  all.push(outbox);
+  await outbox.read();
+  return outbox;
 }
-const settled = () => new Promise((resolve) => setTimeout(resolve, 10));
+/** A job with one box, on the server. */
+function stand(): void {
+  server.handle('POST', '/jobs', { id: JOB, ...HOUSE });
+  server.handle('POST', `/jobs/${JOB}/boxes`, { id: BOX, ...fields('Den') });
+  server.asked.length = 0;
+}
+const rename = (more: object) => {
+  const { name, edition, note, panel, links, version } = server.jobs.get(JOB) as never;
+  server.handle('PUT', `/jobs/${JOB}`, { name, edition, note, panel, links, version, ...more });
+};
 
 test('a job made without signal goes before the box made in it', async () => {
-  const box = BoxFields.parse({ name: 'B', box: EMPTY_BOX });
-  const stored = {
-    ...box,
-    id: 'box-0000001',
-    jobId: 'job-0000001',
-    version: 1,
-    createdAt: AT,
-    updatedAt: AT,
-  };
-  const { outbox, sent } = start([
-    { status: 201, body: job('House', 1) },
-    { status: 201, body: stored },
-  ]);
-  outbox.saveJob('job-0000001', FIELDS, null, AT);
-  outbox.saveBox('box-0000001', 'job-0000001', box, null, AT);
-  await settled();
-  expect(sent).toEqual(['POST /api/v1/jobs', 'POST /api/v1/jobs/job-0000001/boxes']);
+  const outbox = await opened();
+  outbox.saveBox(BOX, JOB, fields('B'), null, AT);
+  outbox.saveJob(JOB, HOUSE, null, AT);
+  await outbox.flush();
+  await outbox.flush();
+  expect(server.asked).toEqual(['POST /jobs', `POST /jobs/${JOB}/boxes`]);
   expect(outbox.snapshot().entries).toEqual([]);
 });
 
-test('a stale change of a job is sent again from the stored version', async () => {
-  const problem = { type: 'about:blank', title: 'Stale', status: 409, stored: job('Other', 5) };
-  const { outbox, sent } = start([
-    { status: 409, body: problem },
-    { status: 200, body: job('Mine', 6) },
-  ]);
-  outbox.saveJob('job-0000001', { ...FIELDS, name: 'Mine' }, 2, AT);
-  await settled();
-  expect(sent).toEqual(['PUT /api/v1/jobs/job-0000001 v2', 'PUT /api/v1/jobs/job-0000001 v5']);
-  expect(outbox.snapshot().entries).toEqual([]);
-});
-
-test('a stale change keeps what another wrote into the panel meanwhile', async () => {
+test('what another changed of a job stays beside one’s own; the same said differently asks, with both values', async () => {
+  stand();
   const circuit = (id: string, space: number, label: string) => ({ id, space, label });
-  const base = JobFields.parse({ ...FIELDS, panel: { circuits: [circuit('a', 1, 'one')] } });
-  const theirs = JobFields.parse({
-    ...base,
-    panel: { circuits: [circuit('a', 1, 'one'), circuit('b', 3, 'two')] },
-  });
-  const problem = {
-    type: 'about:blank',
-    title: 'Stale',
-    status: 409,
-    stored: { ...job('House', 5), panel: theirs.panel },
-  };
-  const { outbox, bodies } = start([
-    { status: 409, body: problem },
-    { status: 200, body: job('House', 6) },
-  ]);
-  const mine = { ...base, panel: { circuits: [circuit('a', 1, 'mine')] } };
-  outbox.saveJob('job-0000001', mine, 2, AT, base);
-  await settled();
-  const labels = (bodies.at(-1) as JobFields).panel.circuits.map(({ label }) => label);
-  expect(labels).toEqual(['mine', 'two']);
+  const outbox = await opened();
+  rename({ note: 'theirs', panel: { circuits: [circuit('b', 3, 'two')] } });
+  outbox.saveJob(JOB, { ...HOUSE, panel: { circuits: [circuit('a', 1, 'one')] } }, 1, AT, HOUSE);
+  await outbox.flush();
+  const merged = server.jobs.get(JOB) as unknown as JobFields;
+  expect(merged.note).toBe('theirs');
+  expect(merged.panel.circuits.map(({ label }) => label).sort()).toEqual(['one', 'two']);
+  expect(outbox.snapshot().entries).toEqual([]);
+  rename({ name: 'Hill, west' });
+  const { name, edition, note, panel, links } = merged;
+  const was = JobFields.parse({ name, edition, note, panel, links });
+  outbox.saveJob(JOB, { ...was, name: 'Hill, east', note: 'mine' }, 3, AT, was);
+  await outbox.flush();
+  expect(outbox.snapshot().entries).toMatchObject([{ conflict: { name: 'Hill, west' } }]);
+  await outbox.settle(JOB, 'mine');
+  await outbox.flush();
+  expect(server.jobs.get(JOB)).toMatchObject({ name: 'Hill, east', note: 'mine' });
 });
 
 test('a deleted record that is gone already is as good as deleted', async () => {
-  const { outbox } = start([{ status: 404, body: { type: 'about:blank', title: 'None', status: 404 } }]);
-  outbox.remove('boxes', 'box-0000001', 3, 'B');
-  await settled();
+  stand();
+  const outbox = await opened();
+  outbox.remove('boxes', 'box-0000009', 'B', { version: 3, at: AT });
+  await outbox.flush();
   expect(outbox.snapshot()).toMatchObject({ entries: [], away: false });
 });
 
 test('with a deleted job go the changes of its boxes that still wait, once it is deleted', async () => {
-  const { outbox, sent, answers } = start([]);
-  outbox.saveBox('box-0000001', 'job-0000001', BoxFields.parse({ name: 'B', box: EMPTY_BOX }), 1, AT);
-  await settled();
-  outbox.remove('jobs', 'job-0000001', 4, 'House');
-  await settled();
+  stand();
+  const outbox = await opened();
+  server.otherwise = 'away';
+  outbox.saveBox(BOX, JOB, fields('Changed'), 1, AT, fields('Den'));
+  outbox.remove('jobs', JOB, 'House', { version: 1, boxes: { [BOX]: 1 }, at: AT });
+  await outbox.flush();
   // Until then they stay: the deletion may be taken back.
-  expect(outbox.snapshot().entries.map(({ what }) => what)).toEqual(['box', 'delete']);
-  expect(sent.at(-1)).toBe('DELETE /api/v1/jobs/job-0000001?version=4');
-  expect(sent.filter((one) => one.startsWith('PUT'))).toHaveLength(1);
-  answers.push({ status: 200, body: { id: 'job-0000001', deleted: true } });
+  expect(
+    outbox
+      .snapshot()
+      .entries.map(({ what }) => what)
+      .sort(),
+  ).toEqual(['box', 'delete']);
+  server.otherwise = 'good';
   await outbox.flush();
-  expect(outbox.snapshot().entries).toEqual([]);
+  await outbox.flush();
+  expect([outbox.snapshot().entries, server.jobs.size]).toEqual([[], 0]);
 });
 
-const problem = (status: number, more: object = {}) => ({
-  status,
-  body: { type: 'about:blank', title: 'No', status, ...more },
-});
-const LOGIN = { status: 200, body: '<html>Welcome to the guest network</html>' };
-
-test.each([
-  ['a failure', problem(500)],
-  ['no time', problem(429)],
-  ['a login page', LOGIN],
-  ['an answer of nothing', { status: 204 }],
-])('%s drops neither a new job, its box nor a deletion', async (_name, answer) => {
-  const { outbox, sent, answers } = start([], answer);
-  outbox.saveJob('job-0000001', FIELDS, null, AT);
-  outbox.saveBox('box-0000001', 'job-0000001', BoxFields.parse({ name: 'B', box: EMPTY_BOX }), null, AT);
-  outbox.remove('boxes', 'box-0000002', 3, 'Old');
-  await settled();
-  expect(outbox.snapshot()).toMatchObject({ away: true });
-  expect(outbox.snapshot().entries.map(({ id }) => id)).toEqual([
-    'job-0000001',
-    'box-0000001',
-    'box-0000002',
-  ]);
-  // The box waits for its job: it would be refused.
-  expect(sent.some((one) => one.includes('/boxes '))).toBe(false);
-  const box = { ...BoxFields.parse({ name: 'B', box: EMPTY_BOX }), id: 'box-0000001', jobId: 'job-0000001' };
-  answers.push(
-    { status: 201, body: job('House', 1) },
-    { status: 201, body: { ...box, version: 1, createdAt: AT, updatedAt: AT } },
-    { status: 200, body: { id: 'box-0000002', deleted: true } },
-  );
+test('a deletion that is taken back brings the change back that waited', async () => {
+  stand();
+  const outbox = await opened();
+  server.otherwise = 'away';
+  outbox.saveBox(BOX, JOB, fields('Changed'), 1, AT, fields('Den'));
+  outbox.remove('boxes', BOX, 'Den', { version: 1, at: AT });
   await outbox.flush();
-  expect(outbox.snapshot()).toMatchObject({ away: false, entries: [] });
+  expect(outbox.entryOf(BOX)).toMatchObject({ what: 'delete' });
+  server.otherwise = 'good';
+  await outbox.giveUp(BOX);
+  await outbox.flush();
+  expect(server.boxes.get(BOX)).toMatchObject({ name: 'Changed' });
 });
+
+test.each<Fate>(['500', 'gateway', 'login page', 'disk full', 'half'])(
+  '%s drops neither a new job, its box nor a deletion',
+  async (fate) => {
+    server.handle('POST', '/jobs', { id: 'job-0000002', ...HOUSE });
+    server.handle('POST', '/jobs/job-0000002/boxes', { id: 'box-0000002', ...fields('Old') });
+    server.asked.length = 0;
+    const outbox = await opened();
+    server.otherwise = fate;
+    outbox.saveJob(JOB, HOUSE, null, AT);
+    outbox.saveBox(BOX, JOB, fields('B'), null, AT);
+    outbox.remove('boxes', 'box-0000002', 'Old', { version: 1, at: AT });
+    await outbox.flush();
+    expect(outbox.snapshot().away).toBe(true);
+    expect(outbox.snapshot().entries.map(({ id }) => id)).toEqual([JOB, BOX, 'box-0000002']);
+    // The box waits for its job: it would be refused.
+    expect(server.asked).not.toContain(`POST /jobs/${JOB}/boxes`);
+    server.otherwise = 'good';
+    await outbox.flush();
+    expect(outbox.snapshot()).toMatchObject({ away: false, entries: [] });
+    expect([[...server.boxes.keys()], server.jobs.size]).toEqual([[BOX], 2]);
+  },
+);
 
 test('a refused job and a refused deletion stay, with the reason, until the person decides', async () => {
-  const { outbox, answers } = start([problem(422), problem(403)]);
-  outbox.saveJob('job-0000001', FIELDS, null, AT);
-  await settled();
-  outbox.remove('boxes', 'box-0000002', 3, 'Old');
-  await settled();
+  stand();
+  const outbox = await opened();
+  const { handle } = server;
+  server.handle = () => ({ status: 403, body: { type: 'about:blank', title: 'No', status: 403 } });
+  outbox.saveJob('job-0000002', HOUSE, null, AT);
+  outbox.remove('boxes', BOX, 'Old', { version: 1, at: AT });
+  await outbox.flush();
   expect(outbox.snapshot().entries).toMatchObject([
-    { id: 'job-0000001', refused: 'No' },
-    { id: 'box-0000002', refused: 'No', name: 'Old' },
+    { id: 'job-0000002', refused: 'No' },
+    { id: BOX, refused: 'No', name: 'Old' },
   ]);
-  answers.push({ status: 201, body: job('House', 1) });
-  outbox.again('job-0000001');
-  await settled();
-  outbox.giveUp('box-0000002');
+  server.handle = handle.bind(server);
+  await outbox.again('job-0000002');
+  await outbox.giveUp(BOX);
+  await outbox.flush();
   expect(outbox.snapshot().entries).toEqual([]);
+  expect([server.jobs.size, server.boxes.size]).toEqual([2, 1]);
 });
 
 test('what another changed since is not deleted: the person is asked', async () => {
-  const stored = {
-    ...BoxFields.parse({ name: 'Changed since', box: EMPTY_BOX }),
-    id: 'box-0000001',
-    jobId: 'job-0000001',
-    version: 7,
-    createdAt: AT,
-    updatedAt: AT,
-  };
-  const { outbox, sent, answers } = start([problem(409, { stored })]);
-  outbox.remove('boxes', 'box-0000001', 3, 'Old');
-  await settled();
+  stand();
+  server.handle('PUT', `/boxes/${BOX}`, { ...fields('Changed since'), version: 1 });
+  const outbox = await opened();
+  outbox.remove('boxes', BOX, 'Old', { version: 1, at: AT });
+  await outbox.flush();
   expect(outbox.snapshot().entries).toMatchObject([{ conflict: { name: 'Changed since' } }]);
+  const asked = server.asked.length;
   await outbox.flush();
-  expect(sent).toHaveLength(1);
-  answers.push({ status: 200, body: { id: 'box-0000001', deleted: true } });
-  outbox.settle('box-0000001', 'mine');
-  await settled();
-  expect(sent.at(-1)).toBe('DELETE /api/v1/boxes/box-0000001?version=7');
-  expect(outbox.snapshot().entries).toEqual([]);
+  expect(server.asked).toHaveLength(asked);
+  await outbox.settle(BOX, 'mine');
+  await outbox.flush();
+  expect([server.boxes.size, outbox.snapshot().entries]).toEqual([0, []]);
 });
 
-test('a job made twice because the answer was lost takes the name it was given since', async () => {
-  const { outbox, sent } = start([
-    { status: 201, body: job('House', 1) },
-    { status: 200, body: job('Renamed', 2) },
+test('a job is not deleted over a box that another made since; the box is named, and all goes at a word', async () => {
+  stand();
+  server.handle('POST', `/jobs/${JOB}/boxes`, { id: 'box-0000002', ...fields('Attic') });
+  const outbox = await opened();
+  outbox.remove('jobs', JOB, 'House', { version: 1, boxes: { [BOX]: 1 }, at: AT });
+  await outbox.flush();
+  expect(outbox.snapshot().entries).toMatchObject([
+    { operation: { changed: [{ name: 'Den' }, { name: 'Attic', version: 1 }] } },
   ]);
-  outbox.saveJob('job-0000001', { ...FIELDS, name: 'Renamed' }, null, AT);
-  await settled();
-  expect(sent).toEqual(['POST /api/v1/jobs', 'PUT /api/v1/jobs/job-0000001 v1']);
+  expect(server.boxes.size).toBe(2);
+  await outbox.settle(JOB, 'mine');
+  await outbox.flush();
+  expect([server.jobs.size, server.boxes.size, outbox.snapshot().entries]).toEqual([0, 0, []]);
 });
 
-test('a deletion an older program left without a version deletes what is there', async () => {
-  const { outbox, sent } = start([
-    { status: 200, body: job('House', 6) },
-    { status: 200, body: { id: 'job-0000001', deleted: true } },
-  ]);
-  outbox.giveUp('none');
-  const old = { order: 1, turn: 1, what: 'delete', of: 'jobs', id: 'job-0000001' };
-  store.setItem('dense-pack/outbox/job-0000001', JSON.stringify(old));
+test('one’s own last change of a box, its answer lost, does not keep its job from being deleted', async () => {
+  stand();
+  const outbox = await opened();
+  server.fates = ['lost'];
+  outbox.saveBox(BOX, JOB, fields('Mine'), 1, AT, fields('Den'));
   await outbox.flush();
-  expect(sent).toEqual(['GET /api/v1/jobs/job-0000001', 'DELETE /api/v1/jobs/job-0000001?version=6']);
+  expect(server.boxes.get(BOX)).toMatchObject({ version: 2 });
+  outbox.remove('jobs', JOB, 'House', { version: 1, boxes: { [BOX]: 1 }, at: AT });
+  await outbox.flush();
+  expect([server.jobs.size, outbox.snapshot().entries]).toEqual([0, []]);
+});
+
+test('a job and its box made and deleted before they were ever sent are never sent', async () => {
+  const outbox = await opened();
+  outbox.saveJob(JOB, HOUSE, null, AT);
+  outbox.saveBox(BOX, JOB, fields('B'), null, AT);
+  outbox.remove('jobs', JOB, 'House', { version: 1, boxes: {}, at: AT });
+  await outbox.flush();
+  expect([server.asked, outbox.snapshot().entries]).toEqual([[], []]);
 });

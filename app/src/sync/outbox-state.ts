@@ -1,6 +1,7 @@
 /** What the outbox says of itself, and what it tells when something arrived. */
 import type { BoxRecord, Job } from '@dense-pack/core/box/record';
-import type { Entry, FieldProblem, Unreadable } from './entry';
+import type { Entry } from './entry';
+import type { FieldProblem, Unreadable } from './operation';
 
 /** Whether the server answered last time, and what waits. */
 export interface OutboxState {
@@ -9,7 +10,7 @@ export interface OutboxState {
   /** The browser's store is full: what waits is only held while this page is open. */
   readonly full: boolean;
   readonly entries: readonly Entry[];
-  /** Entries this program cannot read: kept as they are until the person throws them away. */
+  /** What this program cannot read: kept as it is until the person throws it away. */
   readonly unreadable: readonly Unreadable[];
   /** The last change that was not taken, and why; nothing was written. */
   readonly rejected: { readonly id: string; readonly problems: readonly FieldProblem[] } | undefined;

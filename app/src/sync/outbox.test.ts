@@ -1,421 +1,318 @@
-/** The outbox against a server that is away, slow, stale or refusing. */
+/** The outbox against a server that is away, slow, stale or refusing. Boxes are invented. */
 import { EMPTY_BOX } from '@dense-pack/core/box/document';
-import { BoxFields } from '@dense-pack/core/box/record';
+import { BoxFields, JobFields } from '@dense-pack/core/box/record';
+import type { Disk } from './disk';
 import { Outbox } from './outbox';
-import { memoryStore } from './testing/memory-store';
+import { MemoryDisk } from './testing/memory-disk';
+import { ModelServer } from './testing/model-server';
 
 const AT = '2026-01-01T00:00:00.000Z';
-const fields = (name: string) => BoxFields.parse({ name, box: EMPTY_BOX });
-const record = (name: string, version: number) => ({
-  ...fields(name),
-  id: 'box-0000001',
-  jobId: 'job-0000001',
-  version,
-  createdAt: AT,
-  updatedAt: AT,
-});
+const ID = 'box-0000001';
+const JOB = 'job-0000001';
+const HOUSE = JobFields.parse({ name: 'House' });
+const fields = (name: string, more: object = {}) => BoxFields.parse({ name, box: EMPTY_BOX, ...more });
 
-const answers: (() => Promise<{ status: number; body?: unknown }>)[] = [];
-const sent: { method: string; path: string; body: Record<string, unknown> }[] = [];
+let server: ModelServer;
 beforeEach(() => {
-  answers.length = 0;
-  sent.length = 0;
-  globalThis.fetch = (async (path: string, init: RequestInit) => {
-    sent.push({
-      method: init.method ?? 'GET',
-      path,
-      body: init.body ? (JSON.parse(String(init.body)) as Record<string, unknown>) : {},
-    });
-    const answer = await (answers.shift() ?? (() => Promise.reject(new TypeError('away'))))();
-    return {
-      ok: answer.status < 400,
-      status: answer.status,
-      json: () => Promise.resolve(answer.body),
-    };
-  }) as unknown as typeof fetch;
+  server = new ModelServer().serve();
+  server.handle('POST', '/jobs', { id: JOB, ...HOUSE });
+  server.handle('POST', `/jobs/${JOB}/boxes`, { id: ID, ...fields('Den') });
+  server.asked.length = 0;
 });
 
 const all: Outbox[] = [];
-/** An outbox that ends with its test. */
-function made(...how: ConstructorParameters<typeof Outbox>): Outbox {
-  const outbox = new Outbox(...how);
+afterEach(() => all.splice(0).forEach((outbox) => outbox.close()));
+const arrivals = () => ({ box: jest.fn(), job: jest.fn(), deleted: jest.fn(), settled: jest.fn() });
+
+/** An outbox that ends with its test; nothing is sent before it is asked to. */
+async function opened(disk: Disk = new MemoryDisk(), told = arrivals()): Promise<Outbox> {
+  const outbox = new Outbox(disk, told, { lie: 3_600_000 });
   all.push(outbox);
+  await outbox.read();
   return outbox;
 }
-afterEach(() => all.splice(0).forEach((outbox) => outbox.close()));
+/** Another writes the box meanwhile. */
+function another(more: object): void {
+  const { version, name, room, circuit, box, stage, stageAt, found, seen } = server.boxes.get(ID) as never;
+  server.handle('PUT', `/boxes/${ID}`, {
+    name,
+    room,
+    circuit,
+    box,
+    stage,
+    stageAt,
+    found,
+    seen,
+    ...more,
+    version,
+  });
+}
+const save = (outbox: Outbox, name: string, more: object = {}, before = fields('Den')) =>
+  outbox.saveBox(ID, JOB, fields(name, more), 1, AT, before);
+const stored = () => server.boxes.get(ID);
 
-const arrivals = () => ({ box: jest.fn(), job: jest.fn(), deleted: jest.fn(), settled: jest.fn() });
-const settled = () => new Promise((resolve) => setTimeout(resolve, 5));
-
-test('a change is stored at once, stays while the server is away, and survives a restart', async () => {
-  const store = memoryStore();
-  const outbox = made(store, arrivals());
-  outbox.saveBox('box-0000001', 'job-0000001', fields('A'), 3, AT);
-  expect(store.length).toBe(1);
-  await settled();
-  expect(outbox.snapshot().away).toBe(true);
-  const again = made(store, arrivals());
-  expect(again.snapshot().entries).toMatchObject([{ id: 'box-0000001', from: 3, fields: { name: 'A' } }]);
-  answers.push(() => Promise.resolve({ status: 200, body: record('A', 4) }));
+test('a change is in the store at once, stays while the server is away, and survives a restart', async () => {
+  const disk = new MemoryDisk();
+  const outbox = await opened(disk);
+  server.otherwise = 'away';
+  save(outbox, 'A');
+  expect(disk.operations.size).toBe(1);
+  await outbox.flush();
+  expect(outbox.snapshot()).toMatchObject({ away: true, entries: [{ id: ID }] });
+  outbox.close();
+  const again = await opened(disk);
+  expect(again.snapshot().entries).toMatchObject([{ id: ID, from: 1, fields: { name: 'A' } }]);
+  server.otherwise = 'good';
   await again.flush();
-  expect(sent.at(-1)).toMatchObject({ method: 'PUT', body: { version: 3, name: 'A' } });
   expect(again.snapshot()).toMatchObject({ away: false, entries: [] });
-  clearTimers(outbox);
+  expect([stored()?.version, disk.operations.size]).toEqual([2, 0]);
 });
 
-test('a change made while an earlier one is being sent goes after it, from the new version', async () => {
-  const outbox = made(memoryStore(), arrivals());
-  let release: (() => void) | undefined;
-  answers.push(
-    () =>
-      new Promise((resolve) => {
-        release = () => resolve({ status: 200, body: record('A', 2) });
-      }),
-    () => Promise.resolve({ status: 200, body: record('B', 3) }),
-  );
-  outbox.saveBox('box-0000001', 'job-0000001', fields('A'), 1, AT);
-  await settled();
-  outbox.saveBox('box-0000001', 'job-0000001', fields('B'), 1, AT);
-  release?.();
-  await settled();
-  expect(sent.map(({ body }) => [body['name'], body['version']])).toEqual([
+test('a change made while an earlier one is on the way goes after it, from the new version', async () => {
+  const outbox = await opened();
+  save(outbox, 'A');
+  const network = globalThis.fetch;
+  globalThis.fetch = ((...ask: Parameters<typeof fetch>) => {
+    if (server.written.at(-1)?.['name'] !== 'A' && outbox.snapshot().entries.length === 1)
+      save(outbox, 'B', {}, fields('A'));
+    globalThis.fetch = network;
+    return network(...ask);
+  }) as typeof fetch;
+  await outbox.flush();
+  await outbox.flush();
+  expect(server.written.map(({ name, version }) => [name, version]).slice(-2)).toEqual([
     ['A', 1],
     ['B', 2],
   ]);
-  expect(outbox.snapshot().entries).toEqual([]);
+  expect([stored()?.['name'], outbox.snapshot().entries]).toEqual(['B', []]);
 });
 
-test('a stale write waits for the person; “mine” is sent from the stored version', async () => {
-  const told = arrivals();
-  const outbox = made(memoryStore(), told);
-  const problem = {
-    type: 'about:blank',
-    title: 'Stale',
-    status: 409,
-    yours: {},
-    stored: record('Theirs', 7),
-  };
-  answers.push(() => Promise.resolve({ status: 409, body: problem }));
-  outbox.saveBox('box-0000001', 'job-0000001', fields('Mine'), 1, AT);
-  await settled();
-  expect(outbox.snapshot().entries[0]).toMatchObject({
-    conflict: { name: 'Theirs' },
-    fields: { name: 'Mine' },
-  });
-  answers.push(() => Promise.resolve({ status: 200, body: record('Mine', 8) }));
-  outbox.settle('box-0000001', 'mine');
-  await settled();
-  expect(sent.at(-1)?.body).toMatchObject({ name: 'Mine', version: 7 });
-  expect(told.box).toHaveBeenCalledWith(expect.objectContaining({ version: 8 }));
+test('quick changes go together', async () => {
+  const outbox = await opened();
+  save(outbox, 'A');
+  save(outbox, 'B', {}, fields('A'));
+  await outbox.flush();
+  expect(server.asked).toEqual([`PUT /boxes/${ID}`]);
+  expect(stored()).toMatchObject({ name: 'B', version: 2 });
+});
+
+test('the same field changed twice waits for the person; “mine” is sent from what is stored', async () => {
+  const outbox = await opened();
+  another({ name: 'Theirs', room: 'Cellar' });
+  save(outbox, 'Mine', { circuit: '7' });
+  await outbox.flush();
+  expect(outbox.snapshot().entries).toMatchObject([
+    { conflict: { name: 'Theirs' }, fields: { name: 'Mine' } },
+  ]);
+  expect(stored()?.version).toBe(2);
+  await outbox.settle(ID, 'mine');
+  await outbox.flush();
+  expect(stored()).toMatchObject({ name: 'Mine', room: 'Cellar', circuit: '7', version: 3 });
+  another({ name: 'Theirs again' });
+  outbox.saveBox(ID, JOB, fields('Mine again', { circuit: '8' }), 3, AT, fields('Mine', { circuit: '7' }));
+  await outbox.flush();
+  await outbox.settle(ID, 'theirs');
+  await outbox.flush();
+  expect(stored()).toMatchObject({ name: 'Theirs again', circuit: '8' });
+  expect(outbox.snapshot().entries).toEqual([]);
 });
 
 test('a refused change is kept with the reason, and a corrected one is sent', async () => {
-  const outbox = made(memoryStore(), arrivals());
-  const problem = {
-    type: 'about:blank',
-    title: 'No',
+  const outbox = await opened();
+  const { handle } = server;
+  server.handle = () => ({
     status: 422,
-    errors: [{ field: 'box.items.0.size', accepted: 'a conductor' }],
-  };
-  answers.push(() => Promise.resolve({ status: 422, body: problem }));
-  outbox.saveBox('box-0000001', 'job-0000001', fields('A'), 1, AT);
-  await settled();
-  expect(outbox.snapshot().entries[0]).toMatchObject({ refused: 'No. box.items.0.size: a conductor' });
-  answers.push(() => Promise.resolve({ status: 200, body: record('B', 2) }));
-  outbox.saveBox('box-0000001', 'job-0000001', fields('B'), 1, AT);
-  await settled();
-  expect(outbox.snapshot().entries).toEqual([]);
+    body: {
+      type: 'about:blank',
+      title: 'No',
+      status: 422,
+      errors: [{ field: 'box.items.0.size', accepted: 'a conductor' }],
+    },
+  });
+  save(outbox, 'A');
+  await outbox.flush();
+  expect(outbox.snapshot().entries).toMatchObject([{ refused: 'No. box.items.0.size: a conductor' }]);
+  // It is not sent again by itself.
+  server.handle = handle.bind(server);
+  await outbox.flush();
+  expect(stored()?.version).toBe(1);
+  save(outbox, 'B', {}, fields('A'));
+  await outbox.flush();
+  expect([stored()?.['name'], outbox.snapshot().entries]).toEqual(['B', []]);
 });
 
 test('an answer that was lost makes no conflict with oneself, and no edit is lost', async () => {
-  const outbox = made(memoryStore(), arrivals());
-  // The server takes A as version 4, its answer does not arrive; then B is made.
-  outbox.saveBox('box-0000001', 'job-0000001', fields('A'), 3, AT);
-  await settled();
-  const stale = { type: 'about:blank', title: 'Stale', status: 409, stored: record('A', 4) };
-  answers.push(
-    () => Promise.resolve({ status: 409, body: stale }),
-    () => Promise.resolve({ status: 200, body: record('B', 5) }),
-  );
-  outbox.saveBox('box-0000001', 'job-0000001', fields('B'), 3, AT);
-  await settled();
-  expect(sent.map(({ body }) => [body['name'], body['version']])).toEqual([
-    ['A', 3],
-    ['B', 3],
-    ['B', 4],
-  ]);
-  expect(outbox.snapshot().entries).toEqual([]);
-});
-
-test('a version that says the same as this phone is no conflict', async () => {
-  const outbox = made(memoryStore(), arrivals());
-  const stale = { type: 'about:blank', title: 'Stale', status: 409, stored: record('A', 4) };
-  answers.push(() => Promise.resolve({ status: 409, body: stale }));
-  outbox.saveBox('box-0000001', 'job-0000001', fields('A'), 3, AT);
-  await settled();
-  expect(outbox.snapshot().entries).toEqual([]);
-});
-
-test('another’s change after a lost answer is still asked about', async () => {
-  const outbox = made(memoryStore(), arrivals());
-  outbox.saveBox('box-0000001', 'job-0000001', fields('A'), 3, AT);
-  await settled();
-  const stale = { type: 'about:blank', title: 'Stale', status: 409, stored: record('Theirs', 5) };
-  answers.push(() => Promise.resolve({ status: 409, body: stale }));
+  const outbox = await opened();
+  server.fates = ['lost'];
+  save(outbox, 'A');
   await outbox.flush();
-  expect(outbox.snapshot().entries).toMatchObject([{ conflict: { name: 'Theirs' }, fields: { name: 'A' } }]);
-});
-
-test('a box made twice because the answer was lost: what another changed since is asked about', async () => {
-  const outbox = made(memoryStore(), arrivals());
-  outbox.saveBox('box-0000001', 'job-0000001', fields('A'), null, AT);
-  await settled();
-  answers.push(() => Promise.resolve({ status: 201, body: record('Theirs', 2) }));
+  // Another writes on top of it, and one goes on.
+  another({ room: 'Cellar' });
+  save(outbox, 'B', {}, fields('A'));
   await outbox.flush();
-  expect(outbox.snapshot().entries).toMatchObject([{ conflict: { name: 'Theirs', version: 2 } }]);
-  expect(sent.every(({ method }) => method === 'POST')).toBe(true);
+  expect(stored()).toMatchObject({ name: 'B', room: 'Cellar' });
+  expect(outbox.snapshot().entries).toEqual([]);
 });
 
-test('a deletion after a lost answer deletes what this phone last sent', async () => {
-  const outbox = made(memoryStore(), arrivals());
-  outbox.saveBox('box-0000001', 'job-0000001', fields('A'), 3, AT);
-  await settled();
-  const stale = { type: 'about:blank', title: 'Stale', status: 409, stored: record('A', 4) };
-  answers.push(
-    () => Promise.resolve({ status: 409, body: stale }),
-    () => Promise.resolve({ status: 200, body: { id: 'box-0000001', deleted: true } }),
-  );
-  outbox.remove('boxes', 'box-0000001', 3, 'A');
-  await settled();
-  expect(sent.slice(1).map(({ path }) => path)).toEqual([
-    '/api/v1/boxes/box-0000001?version=3',
-    '/api/v1/boxes/box-0000001?version=4',
-  ]);
+test.each(['lost', 'half', 'killed'] as const)('a box made with its answer %s is made once', async (fate) => {
+  const outbox = await opened();
+  server.fates = [fate];
+  outbox.saveBox('box-0000002', JOB, fields('New'), null, AT);
+  await outbox.flush();
+  expect(outbox.snapshot().away).toBe(true);
+  await outbox.flush();
+  expect(server.boxes.get('box-0000002')).toMatchObject({ version: 1, name: 'New' });
   expect(outbox.snapshot().entries).toEqual([]);
+});
+
+test('a deletion after a lost answer deletes what this phone last sent, and nobody is asked', async () => {
+  const outbox = await opened();
+  server.fates = ['lost'];
+  save(outbox, 'A');
+  await outbox.flush();
+  outbox.remove('boxes', ID, 'A', { version: 1, at: AT });
+  await outbox.flush();
+  expect([server.boxes.size, outbox.snapshot().entries]).toEqual([0, []]);
 });
 
 test('a box made without an answer and deleted at once is deleted on the server too', async () => {
-  const outbox = made(memoryStore(), arrivals());
-  outbox.saveBox('box-0000001', 'job-0000001', fields('A'), null, AT);
-  await settled();
-  answers.push(() => Promise.resolve({ status: 200, body: { id: 'box-0000001', deleted: true } }));
-  outbox.remove('boxes', 'box-0000001', 1, 'A');
-  await settled();
-  expect(sent.at(-1)).toMatchObject({ method: 'DELETE', path: '/api/v1/boxes/box-0000001?version=1' });
+  const outbox = await opened();
+  server.fates = ['lost'];
+  outbox.saveBox('box-0000002', JOB, fields('New'), null, AT);
+  await outbox.flush();
+  outbox.remove('boxes', 'box-0000002', 'New', { version: 1, at: AT });
+  await outbox.flush();
+  expect([[...server.boxes.keys()], outbox.snapshot().entries]).toEqual([[ID], []]);
+});
+
+test('a box made and deleted before it was ever sent is never sent', async () => {
+  const told = arrivals();
+  const outbox = await opened(new MemoryDisk(), told);
+  outbox.saveBox('box-0000002', JOB, fields('New'), null, AT);
+  outbox.remove('boxes', 'box-0000002', 'New', { version: 1, at: AT });
+  await outbox.flush();
+  expect([server.asked, outbox.snapshot().entries]).toEqual([[], []]);
+  expect(told.deleted).toHaveBeenCalledWith('box-0000002');
 });
 
 test('a change the schema refuses is told by field and not written; what waited stays', async () => {
-  const store = memoryStore();
-  const outbox = made(store, arrivals());
-  outbox.saveBox('box-0000001', 'job-0000001', fields('A'), 3, AT);
-  const problems = outbox.saveBox(
-    'box-0000001',
-    'job-0000001',
-    { ...fields('A'), name: 'x'.repeat(81) },
-    3,
-    AT,
-  );
+  const disk = new MemoryDisk();
+  const outbox = await opened(disk);
+  save(outbox, 'A');
+  const problems = outbox.saveBox(ID, JOB, { ...fields('A'), name: 'x'.repeat(81) }, 1, AT, fields('A'));
   expect(problems).toEqual([{ field: 'name', accepted: 'must be at most 80 characters' }]);
   expect(outbox.snapshot()).toMatchObject({
     entries: [{ fields: { name: 'A' } }],
-    rejected: { id: 'box-0000001', problems },
+    rejected: { id: ID, problems },
   });
-  expect(store.length).toBe(1);
   // A pasted tab is a blank, and is kept.
-  expect(outbox.saveBox('box-0000001', 'job-0000001', { ...fields('B'), room: 'Den\told' }, 3, AT)).toEqual(
-    [],
-  );
+  expect(save(outbox, 'B', { room: 'Den\told' }, fields('A'))).toEqual([]);
   expect(outbox.snapshot()).toMatchObject({
     entries: [{ fields: { room: 'Den old' } }],
     rejected: undefined,
   });
-  expect(made(store, arrivals()).snapshot().entries).toHaveLength(1);
-  expect(outbox.saveJob('job-0000001', { name: '', edition: 'nec2023', note: '' }, null, AT)).toMatchObject([
+  expect(outbox.saveJob(JOB, { name: '', edition: 'nec2023', note: '' }, null, AT)).toMatchObject([
     { field: 'name' },
   ]);
-  expect(store.length).toBe(1);
-  await clearTimers(outbox);
-});
-
-test('what cannot be read is kept, shown and counted, set aside for a newer change, and thrown away at a word', async () => {
-  const store = memoryStore();
-  const key = 'dense-pack/outbox/box-0000001';
-  store.setItem(key, '{"what":"box","of a version":"to come"}');
-  store.setItem('dense-pack/outbox/box-0000002', 'torn {');
-  const outbox = made(store, arrivals());
-  expect(outbox.snapshot().unreadable.map((one) => one.key)).toEqual([key, 'dense-pack/outbox/box-0000002']);
-  answers.push(() => Promise.resolve({ status: 200, body: record('A', 4) }));
-  outbox.saveBox('box-0000001', 'job-0000001', fields('A'), 3, AT);
-  await settled();
-  expect(outbox.snapshot().entries).toEqual([]);
-  const again = made(store, arrivals());
-  expect(again.snapshot().unreadable.map((one) => one.text)).toEqual(
-    expect.arrayContaining(['{"what":"box","of a version":"to come"}', 'torn {']),
-  );
-  for (const one of again.snapshot().unreadable) again.discard(one.key);
-  expect([again.snapshot().unreadable, store.length]).toEqual([[], 0]);
-});
-
-test('an entry that was set aside and can be read now waits again, once', async () => {
-  const store = memoryStore();
-  const first = made(store, arrivals());
-  first.saveBox('box-0000001', 'job-0000001', fields('A'), 3, AT);
-  const text = store.getItem('dense-pack/outbox/box-0000001') ?? '';
-  store.removeItem('dense-pack/outbox/box-0000001');
-  store.setItem('dense-pack/unreadable/box-0000001/1', text);
-  const outbox = made(store, arrivals());
-  expect(outbox.snapshot()).toMatchObject({ entries: [{ fields: { name: 'A' } }], unreadable: [] });
-  answers.push(() => Promise.resolve({ status: 200, body: record('A', 4) }));
-  await outbox.flush();
-  expect([outbox.snapshot().entries, store.length]).toEqual([[], 0]);
-  await clearTimers(first);
+  expect(disk.operations.size).toBe(2);
 });
 
 test('a record the server fails at does not hold up the others', async () => {
-  const outbox = made(memoryStore(), arrivals());
-  answers.push(
-    () => Promise.resolve({ status: 500, body: {} }),
-    () => Promise.resolve({ status: 500, body: {} }),
-    () => Promise.resolve({ status: 200, body: { ...record('B', 2), id: 'box-0000002' } }),
-  );
-  outbox.saveBox('box-0000001', 'job-0000001', fields('A'), 1, AT);
-  outbox.saveBox('box-0000002', 'job-0000001', fields('B'), 1, AT);
-  await settled();
+  server.handle('POST', `/jobs/${JOB}/boxes`, { id: 'box-0000002', ...fields('Hall') });
+  const outbox = await opened();
+  save(outbox, 'A');
+  outbox.saveBox('box-0000002', JOB, fields('B'), 1, AT, fields('Hall'));
+  server.fates = ['500'];
   await outbox.flush();
-  expect(outbox.snapshot()).toMatchObject({ away: true, entries: [{ id: 'box-0000001' }] });
-  await clearTimers(outbox);
+  expect(outbox.snapshot()).toMatchObject({ away: true, entries: [{ id: ID }] });
+  expect(server.boxes.get('box-0000002')).toMatchObject({ name: 'B' });
 });
 
 test('five hundred boxes at once are all kept in order and told as one list', async () => {
-  const outbox = made(memoryStore(), arrivals());
-  for (let nth = 0; nth < 500; nth += 1) {
-    outbox.saveBox(`box-${String(nth).padStart(7, '0')}`, 'job-0000001', fields(`Box ${nth}`), null, AT);
-  }
-  const { entries } = outbox.snapshot();
-  expect(entries).toHaveLength(500);
-  expect(entries.map((entry) => entry.order)).toEqual(entries.map((_, nth) => nth + 1));
-  await clearTimers(outbox);
+  const disk = new MemoryDisk();
+  const outbox = await opened(disk);
+  const ids = Array.from({ length: 500 }, (_, nth) => `box-${String(nth).padStart(7, '0')}`);
+  for (const id of ids) outbox.saveBox(id, JOB, fields(`Box ${id}`), null, AT);
+  expect(outbox.snapshot().entries.map(({ id }) => id)).toEqual(ids);
+  const again = await opened(disk);
+  expect(again.snapshot().entries.map(({ id }) => id)).toEqual(ids);
 });
 
-/** A store with room for so many characters, which can be changed. */
-function smallStore(room: number) {
-  const kept = memoryStore();
-  // Written out: a spread would keep the length of this moment.
-  const small = {
-    room,
-    get length() {
-      return kept.length;
-    },
-    key: (nth: number) => kept.key(nth),
-    getItem: (key: string) => kept.getItem(key),
-    removeItem: (key: string) => kept.removeItem(key),
-    setItem: (key: string, value: string) => {
-      const others = Array.from({ length: kept.length }, (_, nth) => kept.key(nth) ?? '');
-      const taken = others
-        .filter((one) => one !== key)
-        .reduce((all, one) => all + (kept.getItem(one)?.length ?? 0), 0);
-      if (taken + value.length > small.room) throw new Error('QuotaExceededError');
-      kept.setItem(key, value);
-    },
-  };
-  return { kept, small };
-}
-
-test('what did not fit is still held when something smaller fits, and is stored once there is room', async () => {
-  const { kept, small } = smallStore(900);
-  const outbox = made(small, arrivals());
-  const long = 'x'.repeat(60);
-  const seen = (note: string) => ({ ...fields('Long'), seen: { ...fields('Long').seen, note } });
-  outbox.saveBox('box-0000001', 'job-0000001', seen(long.repeat(20)), 1, AT);
-  outbox.saveBox('box-0000002', 'job-0000001', fields('Short'), 1, AT);
-  expect(kept.getItem('dense-pack/outbox/box-0000002')).not.toBeNull();
-  // Sending reads the store anew: the one that is only held here must not vanish.
-  await settled();
-  await settled();
-  expect(outbox.snapshot()).toMatchObject({
-    full: true,
-    entries: [{ id: 'box-0000001' }, { id: 'box-0000002' }],
+describe('two tabs of one browser', () => {
+  test('what each changed is sent; neither writes over the other', async () => {
+    const disk = new MemoryDisk();
+    const [one, other] = [await opened(disk), await opened(disk)];
+    save(one, 'A');
+    // The other tab has not heard of it.
+    save(other, 'Den', { room: 'Cellar' });
+    await other.flush();
+    expect(stored()).toMatchObject({ name: 'A', room: 'Cellar' });
+    await one.refresh(ID);
+    expect([one.snapshot().entries, other.snapshot().entries]).toEqual([[], []]);
   });
-  small.room = 10_000;
-  outbox.saveBox('box-0000002', 'job-0000001', fields('Short too'), 1, AT);
-  expect(outbox.snapshot().full).toBe(false);
-  expect(kept.getItem('dense-pack/outbox/box-0000001')).toMatch(long);
-  await clearTimers(outbox);
+
+  test('a change in one tab of what the other deleted is kept', async () => {
+    const disk = new MemoryDisk();
+    const [one, other] = [await opened(disk), await opened(disk)];
+    one.remove('boxes', ID, 'Den', { version: 1, at: AT });
+    save(other, 'A');
+    await other.flush();
+    expect(stored()).toMatchObject({ name: 'A' });
+  });
 });
 
-test('a change that does not fit is not undone by the earlier one that lies in its place', async () => {
-  const { small } = smallStore(900);
-  const outbox = made(small, arrivals());
-  outbox.saveBox('box-0000001', 'job-0000001', fields('Before'), 1, AT);
-  const { seen } = fields('After');
-  outbox.saveBox(
-    'box-0000001',
-    'job-0000001',
-    { ...fields('After'), seen: { ...seen, note: 'y'.repeat(1200) } },
-    1,
-    AT,
-  );
-  await settled();
-  await settled();
-  expect(outbox.entryOf('box-0000001')).toMatchObject({ fields: { name: 'After' } });
-  expect(outbox.snapshot().full).toBe(true);
-  await clearTimers(outbox);
-  // What is sent is the change as it was made last.
-  expect(sent.at(-1)?.body).toMatchObject({ name: 'After' });
+test('what another deleted is asked about where a change of it waits: made again, or let go', async () => {
+  const outbox = await opened();
+  for (const choice of ['revive', 'giveUp'] as const) {
+    const from = Number(stored()?.version);
+    server.handle('DELETE', `/boxes/${ID}?version=${from}`, {});
+    outbox.saveBox(ID, JOB, fields('A', { room: choice }), from, AT, fields('Den'));
+    await outbox.flush();
+    expect(outbox.snapshot().entries).toMatchObject([{ gone: true, fields: { room: choice } }]);
+    await outbox.flush();
+    expect(server.boxes.size).toBe(0);
+    await outbox[choice](ID);
+    await outbox.flush();
+    expect(outbox.snapshot().entries).toEqual([]);
+    expect(server.boxes.size).toBe(choice === 'revive' ? 1 : 0);
+  }
 });
 
-test('where there is no room for what a change was made from, the change itself is stored', () => {
-  const { kept, small } = smallStore(10_000);
-  // Nothing is sent meanwhile.
-  const outbox = made(small, arrivals(), (work) => work(), 3_600_000);
-  outbox.saveBox('box-0000001', 'job-0000001', fields('A'), 1, AT, fields('Before'));
-  expect(kept.getItem('dense-pack/outbox/box-0000001')).toContain('"base"');
-  // Room for one whole entry, and for one without what it was made from.
-  const whole = kept.getItem('dense-pack/outbox/box-0000001')?.length ?? 0;
-  small.room = 2 * whole - JSON.stringify(fields('Before')).length + 10;
-  outbox.saveBox('box-0000002', 'job-0000001', fields('B'), 1, AT, fields('Before'));
-  expect(kept.getItem('dense-pack/outbox/box-0000002')).not.toContain('"base"');
-  expect(outbox.snapshot().full).toBe(false);
-});
-
-test('what was sent and is no text of ours says nothing, and breaks nothing', async () => {
-  const store = memoryStore();
-  const outbox = made(store, arrivals());
-  outbox.saveBox('box-0000001', 'job-0000001', fields('A'), 1, AT, fields('Before'));
-  await settled();
-  const key = 'dense-pack/outbox/box-0000001';
-  const entry = JSON.parse(store.getItem(key) ?? '') as object;
-  store.setItem(key, JSON.stringify({ ...entry, sent: ['{', 'null', '{"name":1}'] }));
-  answers.push(() =>
-    Promise.resolve({
-      status: 409,
-      body: { type: 'about:blank', title: 'Stale', status: 409, yours: {}, stored: record('Theirs', 4) },
-    }),
-  );
+test('a late write does not bring a box back that was made here and deleted elsewhere since', async () => {
+  const told = arrivals();
+  const outbox = await opened(new MemoryDisk(), told);
+  server.fates = ['lost'];
+  outbox.saveBox('box-0000002', JOB, fields('New'), null, AT);
   await outbox.flush();
-  // Both wrote the name: the person is asked.
-  expect(outbox.entryOf('box-0000001')).toMatchObject({ conflict: { name: 'Theirs' } });
-  clearTimers(outbox);
+  server.handle('DELETE', '/boxes/box-0000002?version=1', {});
+  await outbox.flush();
+  expect(outbox.snapshot().entries).toEqual([]);
+  expect([...server.boxes.keys()]).toEqual([ID]);
+  expect(told.deleted).toHaveBeenCalledWith('box-0000002');
 });
 
-test('a full store gives up the undo steps first, then says so and still holds the change', async () => {
-  const { kept, small } = smallStore(1000);
-  kept.setItem('dense-pack/history/a', 'x'.repeat(900));
-  const outbox = made(small, arrivals());
-  outbox.saveBox('box-0000001', 'job-0000001', fields('A'), 1, AT);
-  expect(kept.getItem('dense-pack/history/a')).toBeNull();
-  expect(outbox.snapshot()).toMatchObject({ full: false, entries: [{ id: 'box-0000001' }] });
-  small.room = 10;
-  outbox.saveBox('box-0000002', 'job-0000001', fields('B'), 1, AT);
-  expect(outbox.snapshot().full).toBe(true);
-  expect(outbox.entryOf('box-0000002')).toMatchObject({ fields: { name: 'B' } });
-  await settled();
-  expect(outbox.entryOf('box-0000002')).toMatchObject({ fields: { name: 'B' } });
-  await clearTimers(outbox);
+test('the pause grows while the server is away, and one touch more is sent at once', async () => {
+  jest.useFakeTimers();
+  try {
+    const outbox = await opened();
+    server.otherwise = 'away';
+    save(outbox, 'A');
+    await outbox.flush();
+    const waits: number[] = [];
+    for (let nth = 0; nth < 7; nth += 1) {
+      const before = Date.now();
+      server.asked.length = 0;
+      const [sent, network] = [{ many: 0 }, globalThis.fetch];
+      globalThis.fetch = ((...ask: Parameters<typeof fetch>) => {
+        sent.many += 1;
+        return network(...ask);
+      }) as typeof fetch;
+      while (sent.many === 0) await jest.advanceTimersByTimeAsync(500);
+      globalThis.fetch = network;
+      waits.push(Date.now() - before);
+    }
+    expect(waits).toEqual([1000, 2000, 5000, 15_000, 30_000, 60_000, 60_000]);
+  } finally {
+    jest.useRealTimers();
+  }
 });
-
-/** Stops the retry timer of an outbox whose server stayed away. */
-function clearTimers(outbox: Outbox) {
-  answers.push(() => Promise.resolve({ status: 200, body: record('A', 9) }));
-  return outbox.flush();
-}

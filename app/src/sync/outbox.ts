@@ -1,52 +1,69 @@
 /**
- * The outbox: every change is written to the browser's own store at once and sent when the server
- * answers. It is free of React; `queries.ts` is the thin adapter.
- *
- * One entry a record: a later change takes the place of an earlier one that was not sent yet. Entries
- * live in localStorage, so they survive a reload, a kill and a second tab.
+ * The outbox: every change is an operation, on its way into the browser's own store before this returns, and sent when the
+ * server answers. An operation is sent under one id until it is answered; the server takes it once. It is free of React;
+ * `queries.ts` is the thin adapter.
  */
-import { BoxFields, type BoxRecord, type Job, JobFields } from '@dense-pack/core/box/record';
+import { newId } from '@dense-pack/core/box/new-id';
+import { BoxFields, type BoxVersions, JobFields } from '@dense-pack/core/box/record';
 import type { z } from 'zod';
-import { ProblemAnswer, ServerAway } from './api';
-import {
-  type BoxEntry,
-  type Entry,
-  type FieldProblem,
-  fieldsOf,
-  problemsOf,
-  SENT_MOST,
-  textOf,
-  textOfJob,
-} from './entry';
-import { deletedAsStored, laidTogether, madeFromStored, madeFromTaken, whoseStored } from './after-answer';
+import { ServerAway } from './api';
+import type { Disk } from './disk';
+import type { DeleteEntry, Entry } from './entry';
+import { keptAs, layOperations } from './laid';
+import { type FieldProblem, type Operation, problemsOf } from './operation';
+import { OperationStore } from './operation-store';
 import type { Arrivals, OutboxState } from './outbox-state';
-import { type DeleteEntry, sendBox, sendDelete, sendJob } from './send-entry';
-import { type Store, WaitingStore } from './waiting-store';
+import { type Answered, send } from './send';
+import { again, type Choice, chosen, givenUp, revived, settled } from './settled';
 
-const RETRY_MS = [1000, 2000, 5000, 15_000];
+/** How long is waited after each failure in a row, in ms: longer each time. */
+const PAUSE_MS = [1000, 2000, 5000, 15_000, 30_000, 60_000];
 /** After so many failures in a row the rest waits too. */
 const FAILURES_MOST = 3;
+/** So often one record is sent in a row: where others change it all the time the rest has its turn. */
+const SENDS_MOST = 5;
+
+export interface OutboxSettings {
+  /** Runs one tab at a time where the browser can tell tabs apart. */
+  readonly alone?: (work: () => Promise<void>) => Promise<void>;
+  /** Milliseconds a change lies before it is sent: the screen comes first, quick changes go together. */
+  readonly lie?: number;
+  /** Tells other tabs that a record is another one. */
+  readonly tell?: (record: string) => void;
+}
 
 export class Outbox {
   #listeners = new Set<() => void>();
-  #state: OutboxState;
+  #state: OutboxState = {
+    away: false,
+    sending: false,
+    full: false,
+    entries: [],
+    unreadable: [],
+    rejected: undefined,
+  };
   #failures = 0;
   #timer: ReturnType<typeof setTimeout> | undefined;
   #closed = false;
-  #running = false;
+  #running: Promise<void> | undefined;
   #again = false;
-  readonly #waiting: WaitingStore;
+  readonly #waiting: OperationStore;
+  readonly #alone: (work: () => Promise<void>) => Promise<void>;
+  readonly #lie: number;
 
   constructor(
-    store: Store,
+    disk: Disk,
     private readonly arrivals: Arrivals,
-    /** Runs one tab at a time where the browser can tell tabs apart. */
-    private readonly alone: (work: () => Promise<void>) => Promise<void> = (work) => work(),
-    /** Milliseconds a change lies before it is sent: the screen comes first, quick changes go together. */
-    private readonly lie = 0,
+    { alone = (work) => work(), lie = 0, tell }: OutboxSettings = {},
   ) {
-    this.#waiting = new WaitingStore(store);
-    this.#state = { away: false, sending: false, rejected: undefined, ...this.#stored() };
+    this.#alone = alone;
+    this.#lie = lie;
+    this.#waiting = new OperationStore(disk, () => this.#show(), tell);
+  }
+
+  /** Reads what waits in the store. Until then it is as if nothing waited; what is changed meanwhile is laid upon it. */
+  read(): Promise<void> {
+    return this.#waiting.read();
   }
 
   readonly subscribe = (listener: () => void): (() => void) => {
@@ -62,20 +79,29 @@ export class Outbox {
     this.#closed = true;
   }
 
-  /** Another tab changed the store. */
-  reload(): void {
-    this.#waiting.read();
-    this.#set(this.#stored());
+  /** Another tab changed a record. */
+  refresh(record: string): Promise<void> {
+    return this.#waiting.refresh(record);
+  }
+
+  /** Waits until what was changed is in the store. */
+  written(): Promise<void> {
+    return this.#waiting.written();
   }
 
   entryOf(id: string): Entry | undefined {
     return this.#waiting.entryOf(id);
   }
 
+  /** Lays an operation behind the others of its record, as it is: what an older program left. */
+  take(operation: Operation): void {
+    this.#put(operation);
+  }
+
   /**
    * Writes a change of a job, if the schema takes it.
    * @param from the version this change was made from; null for a new job
-   * @param base the job in that version
+   * @param before the job as it stood on the screen; undefined for a new one
    * @returns what is wrong, field by field; then nothing was written. Empty when it was.
    */
   saveJob(
@@ -83,20 +109,18 @@ export class Outbox {
     said: z.input<typeof JobFields>,
     from: number | null,
     madeAt: string,
-    base?: JobFields,
+    before?: JobFields,
   ): readonly FieldProblem[] {
     const fields = JobFields.safeParse(said);
     if (!fields.success) return this.#reject(id, problemsOf(fields.error));
-    const before = this.entryOf(id);
-    const earlier = before?.what === 'job' ? before : undefined;
     this.#put({
-      ...this.#stamp(id),
       what: 'job',
-      id,
-      fields: fields.data,
-      from: earlier ? earlier.from : from,
-      madeAt: earlier?.madeAt ?? madeAt,
-      ...((earlier ? earlier.base : base) ? { base: earlier ? earlier.base : base } : {}),
+      id: newId(),
+      record: id,
+      madeAt,
+      from,
+      after: fields.data,
+      ...(before ? { before } : {}),
     });
     return [];
   }
@@ -104,136 +128,128 @@ export class Outbox {
   /**
    * Writes a change of a box, if the schema takes it.
    * @param from the version this change was made from; null for a new box
-   * @param base the box in that version
+   * @param before the box as it stood on the screen; undefined for a new one
    * @returns what is wrong, field by field; then nothing was written. Empty when it was.
    */
   saveBox(
     id: string,
-    jobId: string,
+    job: string,
     said: BoxFields,
     from: number | null,
     madeAt: string,
-    base?: BoxFields,
+    before?: BoxFields,
   ): readonly FieldProblem[] {
     const fields = BoxFields.safeParse(said);
     if (!fields.success) return this.#reject(id, problemsOf(fields.error));
-    const before = this.entryOf(id);
-    const earlier = before?.what === 'box' ? before : undefined;
     this.#put({
-      ...this.#stamp(id),
       what: 'box',
-      id,
-      jobId,
-      fields: fields.data,
-      from: earlier ? earlier.from : from,
-      madeAt: earlier?.madeAt ?? madeAt,
-      ...((earlier ? earlier.base : base) ? { base: earlier ? earlier.base : base } : {}),
-      ...(earlier?.conflict ? { conflict: earlier.conflict } : {}),
-      ...(earlier?.sent ? { sent: earlier.sent } : {}),
+      id: newId(),
+      record: id,
+      job,
+      madeAt,
+      from,
+      after: fields.data,
+      ...(before ? { before } : {}),
     });
     return [];
   }
 
   /**
-   * Settles a conflict. What both changed in different places is kept of both; where they clash `mine` or `theirs`
-   * stands. A deletion is sent over the stored version, or dropped.
+   * Deletes a record.
+   * @param seen the version that is deleted, and of a job its boxes; what another changes meanwhile is asked about
    */
-  settle(id: string, choice: 'mine' | 'theirs'): void {
-    const entry = this.entryOf(id);
-    if (entry === undefined || entry.what === 'job') return;
-    if (entry.what === 'delete') {
-      if (choice === 'mine') return this.#put(deletedAsStored(entry));
-      this.#drop(id);
-      if (entry.conflict && 'jobId' in entry.conflict) this.arrivals.box(entry.conflict);
-      return;
-    }
-    const { conflict } = entry;
-    if (!conflict) return;
-    const merged = laidTogether(entry, conflict);
-    const fields = merged ? merged[choice] : choice === 'mine' ? entry.fields : fieldsOf(conflict);
-    this.arrivals.box(conflict);
-    if (textOf(fields) === textOf(conflict)) return this.#drop(id);
-    this.#put(madeFromStored(entry, fields, conflict));
+  remove(
+    of: 'boxes' | 'jobs',
+    id: string,
+    name: string,
+    seen: { readonly version: number; readonly boxes?: BoxVersions; readonly at: string },
+  ): void {
+    const { at: madeAt, ...what } = seen;
+    this.#put({ what: 'delete', id: newId(), record: id, madeAt, of, name, ...what });
+  }
+
+  /** Settles a conflict as the person chose. */
+  settle(id: string, choice: Choice): Promise<void> {
+    const { conflict } = this.entryOf(id) ?? {};
+    if (conflict && 'jobId' in conflict) this.arrivals.box(conflict);
+    else if (conflict) this.arrivals.job(conflict);
+    return this.#become(id, (operation) => chosen(operation, choice));
   }
 
   /** Sends once more what the server refused. */
-  again(id: string): void {
-    const entry = this.entryOf(id);
-    if (entry === undefined) return;
-    const { refused: _refused, ...rest } = entry;
-    this.#put({ ...rest, turn: rest.turn + 1 });
+  again(id: string): Promise<void> {
+    return this.#become(id, again);
+  }
+
+  /** Makes a record anew that was deleted elsewhere. */
+  revive(id: string): Promise<void> {
+    return this.#become(id, revived);
   }
 
   /** Throws a waiting change away: only ever at the person's word. */
-  giveUp(id: string): void {
-    this.#drop(id);
+  giveUp(id: string): Promise<void> {
+    return this.#become(id, givenUp);
   }
 
   /** Throws away what cannot be read: only ever at the person's word. */
-  discard(key: string): void {
-    this.#waiting.discard(key);
-    this.#set(this.#stored());
+  discard(key: string): Promise<void> {
+    return this.#waiting.discard(key);
   }
 
-  /** @param version the version that is deleted; what another changes meanwhile is asked about */
-  remove(of: 'boxes' | 'jobs', id: string, version: number, name: string): void {
-    const before = this.entryOf(id);
-    const neverSent = before?.what === 'box' && before.from === null && !before.sent;
-    if (neverSent && !this.#running) {
-      this.#drop(id);
-      this.arrivals.deleted(id);
-      return;
-    }
-    const from = before?.what === 'box' || before?.what === 'job' ? (before.from ?? 1) : version;
-    // What was sent without an answer may have been taken, and be a version further.
-    const sent =
-      before?.what === 'box' ? before.sent : before?.what === 'job' ? [textOfJob(before.fields)] : undefined;
-    this.#put({
-      ...this.#stamp(id),
-      what: 'delete',
-      of,
-      id,
-      name,
-      version: from,
-      ...(sent ? { sent } : {}),
+  /** Makes another of what waits of a record, at the person’s word, and sends it. */
+  async #become(id: string, become: (operation: Operation) => readonly Operation[]): Promise<void> {
+    await this.#waiting.rewrite(id, (operations) => {
+      const laid = layOperations(operations);
+      // What was sent and not answered is answered first.
+      if (laid.sealed && become !== givenUp) return keptAs(laid);
+      const one = laid.next ?? laid.sealed;
+      return [...(one ? become(one) : []), ...(become === givenUp ? [] : laid.rest)];
     });
+    if (this.#lie === 0) await this.flush();
+    else this.#soon();
   }
 
   /** Sends what waits, in order. Safe to call at any time. */
-  async flush(): Promise<void> {
-    if (this.#running) {
-      this.#again = true;
-      return;
-    }
-    this.#running = true;
+  flush(): Promise<void> {
     clearTimeout(this.#timer);
+    this.#again = true;
+    this.#running ??= this.#run().finally(() => {
+      this.#running = undefined;
+    });
+    return this.#running;
+  }
+
+  async #run(): Promise<void> {
     try {
-      do {
+      while (this.#again) {
         this.#again = false;
-        await this.alone(() => this.#sendAll());
-      } while (this.#again && !this.#state.away);
+        await this.#alone(() => this.#sendAll());
+        if (this.#state.away) break;
+      }
     } finally {
-      this.#running = false;
       this.#set({ sending: false });
     }
-    if (this.#state.away) {
-      const wait = RETRY_MS[Math.min(this.#failures, RETRY_MS.length) - 1] ?? 1000;
-      if (!this.#closed) this.#timer = setTimeout(() => void this.flush(), wait);
+    if (this.#state.away && !this.#closed) {
+      const wait = PAUSE_MS[Math.min(this.#failures, PAUSE_MS.length) - 1] ?? PAUSE_MS[0];
+      this.#timer = setTimeout(() => void this.flush(), wait);
     }
   }
 
   async #sendAll(): Promise<void> {
-    this.reload();
-    const waiting = this.#state.entries.filter(
-      (entry) => !entry.refused && !('conflict' in entry && entry.conflict),
-    );
+    await this.#waiting.written();
+    await this.#waiting.read();
+    await this.#waiting.storeHeld();
+    const { records } = this.#waiting;
     // With nothing to send there is nothing to wait for.
-    this.#set(waiting.length > 0 ? { sending: true } : { away: false });
+    this.#set(records.length > 0 ? { sending: true } : { away: false });
     let failed = 0;
-    for (const entry of waiting) {
-      if (this.#waitsForJob(entry)) continue;
+    let sent = 0;
+    for (const record of records) {
       try {
-        await this.#send(entry);
+        for (let nth = 0; nth < SENDS_MOST && !this.#closed; nth += 1) {
+          if (!(await this.#sendNext(record))) break;
+          sent += 1;
+        }
       } catch (error) {
         if (!(error instanceof ServerAway)) throw error;
         failed += 1;
@@ -248,105 +264,103 @@ export class Outbox {
     }
     this.#failures = 0;
     if (this.#state.away) this.#set({ away: false });
-    if (waiting.length > 0) this.arrivals.settled();
-  }
-
-  /** A box waits while its job is not there yet, and while the job is being deleted. */
-  #waitsForJob(entry: Entry): boolean {
-    if (entry.what !== 'box') return false;
-    const job = this.entryOf(entry.jobId);
-    return job?.what === 'delete' || (job?.what === 'job' && job.from === null);
-  }
-
-  async #send(entry: Entry): Promise<void> {
-    try {
-      if (entry.what === 'job') {
-        const job = await sendJob(entry);
-        this.arrivals.job(job);
-        this.#settleSent(entry, job.version);
-      } else if (entry.what === 'delete') {
-        await this.#sendDelete(entry);
-      } else {
-        await this.#sendBox(entry);
-      }
-    } catch (error) {
-      if (error instanceof ServerAway) throw error;
-      const words = error instanceof ProblemAnswer ? error.words : String(error);
-      this.#mark(entry, { refused: words });
-    }
-  }
-
-  async #sendDelete(entry: DeleteEntry): Promise<void> {
-    const stored = await sendDelete(entry);
-    if (stored !== undefined) return this.#settleDeletion(entry, stored);
-    this.#settleSent(entry);
-    // With a job go the changes of its boxes that waited.
-    for (const one of this.#waiting.entries)
-      if (one.what === 'box' && one.jobId === entry.id) this.#drop(one.id);
-    this.arrivals.deleted(entry.id);
-  }
-
-  /** Another version is stored than was deleted: this phone's own last change, or someone's since. */
-  #settleDeletion(entry: DeleteEntry, stored: BoxRecord | Job): void {
-    const there = 'jobId' in stored ? textOf(stored) : textOfJob(stored);
-    if (!entry.sent?.includes(there)) return this.#mark(entry, { conflict: stored });
-    const { sent: _sent, ...rest } = entry;
-    this.#write({ ...rest, version: stored.version });
-    this.#again = true;
-  }
-
-  async #sendBox(entry: BoxEntry): Promise<void> {
-    this.#willSend(entry, textOf(entry.fields));
-    const { stored, taken } = await sendBox(entry);
-    if (!taken) return this.#settleStored(entry, stored);
-    this.arrivals.box(stored);
-    this.#settleSent(entry, stored.version);
-  }
-
-  /** Remembers what is sent before it is: its answer may be lost. */
-  #willSend(entry: BoxEntry, text: string): void {
-    const now = this.#waiting.readOne(entry.id);
-    if (now?.what !== 'box' || now.sent?.at(-1) === text) return;
-    this.#write({ ...now, sent: [...(now.sent ?? []), text].slice(-SENT_MOST) });
+    if (sent > 0) this.arrivals.settled();
   }
 
   /**
-   * Another version is stored than this change was made from. Where that is what this phone sent, its answer
-   * was lost: no one else changed anything, and what is new goes after it. Else the person is asked.
+   * Sends what comes next of a record: what was sent before and not answered, as it was; else all that waits, as one.
+   * @returns whether something was sent
    */
-  #settleStored(entry: BoxEntry, stored: BoxRecord): void {
-    const now = this.#waiting.readOne(entry.id);
-    if (now?.what !== 'box') return;
-    const found = whoseStored(now, stored);
-    // Someone else changed it: both changes are kept, and only the same field changed twice asks.
-    const merged = found === 'another' ? laidTogether(now, stored) : { mine: now.fields, clashes: [] };
-    if (!merged || merged.clashes.length > 0) return this.#mark(entry, { conflict: stored });
-    this.arrivals.box(stored);
-    if (textOf(merged.mine) === textOf(stored)) return this.#drop(now.id);
-    this.#write(madeFromStored(now, merged.mine, stored));
-    this.#again = true;
+  async #sendNext(record: string): Promise<boolean> {
+    const before = this.entryOf(record);
+    const operations = await this.#waiting.rewrite(record, (now) => this.#seal(now));
+    const sealed = operations.find((one) => one.sealed);
+    if (!sealed) {
+      if (operations.length === 0 && before?.what === 'delete') await this.#wentUnsent(before);
+      return false;
+    }
+    const answered = await send(sealed);
+    let rest: readonly Operation[] = [];
+    await this.#waiting.rewrite(record, (now) => {
+      const laid = layOperations(now);
+      // Given up meanwhile: the answer is told, and nothing follows from it.
+      rest = laid.sealed?.id === sealed.id ? settled(laid, answered.answer) : now;
+      return rest;
+    });
+    await this.#arrived(sealed, answered, rest);
+    return true;
   }
 
-  /** The server took this entry. What was changed meanwhile stays, now made from the new version. */
-  #settleSent(entry: Entry, version?: number): void {
-    const now = this.#waiting.readOne(entry.id);
-    if (!now || now.turn === entry.turn) {
-      this.#drop(entry.id);
-      return;
-    }
-    if (version !== undefined) this.#write(madeFromTaken(now, entry, version));
-    this.#again = true;
+  /** Seals what is sent next: from then on it is sent as it is. What waits for the person or for its job is not sealed. */
+  #seal(operations: readonly Operation[]): readonly Operation[] {
+    const laid = layOperations(operations);
+    const { sealed, next } = laid;
+    if (sealed || !next) return keptAs(laid);
+    const kept = keptAs(laid);
+    const asked = next.refused !== undefined || next.conflict || (next.what !== 'delete' && next.gone);
+    if (asked || this.#waitsForJob(next) || this.#waitsForBoxes(next)) return kept;
+    return kept.map((operation, nth) => (nth === 0 ? { ...operation, sealed: true } : operation));
   }
 
-  /** Lays what the server said of an entry on it as it is now; one of another kind stays as it is. */
-  #mark(entry: Entry, more: Partial<Pick<BoxEntry, 'refused' | 'conflict'>> | Partial<DeleteEntry>): void {
-    const now = this.#waiting.readOne(entry.id);
-    if (now?.what !== entry.what || (now.turn !== entry.turn && !('conflict' in more))) {
-      // Changed or given up meanwhile: what there is now is sent as it is.
-      this.#again = this.#again || now !== undefined;
-      return;
+  /** A box waits while its job is not there yet, and while the job is being deleted. */
+  #waitsForJob(operation: Operation): boolean {
+    if (operation.what !== 'box') return false;
+    const job = this.entryOf(operation.job);
+    return job?.what === 'delete' || (job?.what === 'job' && job.from === null);
+  }
+
+  /** A job is deleted once it is known what became of the changes of its boxes that were sent: they are part of it. */
+  #waitsForBoxes(operation: Operation): boolean {
+    if (operation.what !== 'delete' || operation.of !== 'jobs') return false;
+    const waits = this.#waiting.entries.some(
+      (entry) => entry.what === 'box' && entry.jobId === operation.record && entry.operation.sealed,
+    );
+    this.#again ||= waits;
+    return waits;
+  }
+
+  /** A record that was made and deleted here before it was ever sent. */
+  async #wentUnsent({ of, id }: DeleteEntry): Promise<void> {
+    if (of === 'jobs') await this.#dropBoxesOf(id);
+    this.arrivals.deleted(id);
+  }
+
+  /** Tells what arrived, and what follows from it for other records. */
+  async #arrived(
+    sealed: Operation,
+    { answer, job, box }: Answered,
+    rest: readonly Operation[],
+  ): Promise<void> {
+    if (job) this.arrivals.job(job);
+    if (box) this.arrivals.box(box);
+    if (answer.is === 'stale' && rest.every(({ conflict }) => !conflict)) {
+      if ('jobId' in answer.stored) this.arrivals.box(answer.stored);
+      else this.arrivals.job(answer.stored);
     }
-    this.#write({ ...now, ...more } as Entry);
+    if (answer.is === 'taken' && sealed.what === 'box')
+      await this.#seenByDeletion(sealed.job, sealed.record, sealed.from, answer.version);
+    const gone = answer.is === 'deleted' || answer.is === 'gone';
+    if (!gone || rest.some(({ what }) => what !== 'delete')) return;
+    if (sealed.what === 'delete' && sealed.of === 'jobs') await this.#dropBoxesOf(sealed.record);
+    this.arrivals.deleted(sealed.record);
+  }
+
+  /** A job that is being deleted: its box as this phone changed it itself is what is deleted. */
+  async #seenByDeletion(job: string, box: string, from: number | null, version: number): Promise<void> {
+    if (this.entryOf(job)?.what !== 'delete') return;
+    await this.#waiting.rewrite(job, (operations) =>
+      operations.map((one) => {
+        if (one.what !== 'delete' || one.sealed || !one.boxes) return one;
+        if (from !== null && one.boxes[box] !== from) return one;
+        return { ...one, boxes: { ...one.boxes, [box]: version } };
+      }),
+    );
+  }
+
+  /** With a job go the changes of its boxes that waited. */
+  async #dropBoxesOf(job: string): Promise<void> {
+    const boxes = this.#waiting.entries.filter((entry) => entry.what === 'box' && entry.jobId === job);
+    for (const { id } of boxes) await this.#waiting.rewrite(id, () => []);
   }
 
   #reject(id: string, problems: FieldProblem[]): FieldProblem[] {
@@ -354,34 +368,23 @@ export class Outbox {
     return problems;
   }
 
-  #stamp(id: string): { order: number; turn: number } {
-    const before = this.entryOf(id);
-    if (before) return { order: before.order, turn: before.turn + 1 };
-    const last = this.#state.entries.at(-1)?.order ?? 0;
-    return { order: last + 1, turn: 1 };
+  #put(operation: Operation): void {
+    if (this.#state.rejected?.id === operation.record) this.#set({ rejected: undefined });
+    this.#waiting.add(operation);
+    this.#soon();
   }
 
-  #put(entry: Entry): void {
-    if (this.#state.rejected?.id === entry.id) this.#set({ rejected: undefined });
-    this.#write(entry);
-    if (this.lie === 0) return void this.flush();
+  /** Sends in a moment: at once where changes do not lie. */
+  #soon(): void {
+    if (this.#closed) return;
+    if (this.#lie === 0) return void this.flush();
     clearTimeout(this.#timer);
-    this.#timer = setTimeout(() => void this.flush(), this.lie);
+    this.#timer = setTimeout(() => void this.flush(), this.#lie);
   }
 
-  #write(entry: Entry): void {
-    this.#waiting.write(entry);
-    this.#set(this.#stored());
-  }
-
-  #drop(id: string): void {
-    this.#waiting.drop(id);
-    this.#set(this.#stored());
-  }
-
-  #stored(): Pick<OutboxState, 'entries' | 'unreadable' | 'full'> {
+  #show(): void {
     const { entries, unreadable, full } = this.#waiting;
-    return { entries, unreadable, full };
+    this.#set({ entries, unreadable, full });
   }
 
   #set(change: Partial<OutboxState>): void {

@@ -1,67 +1,141 @@
 /** Photos that wait: kept at once, sent when the server answers, dropped only when it says that it has them. */
-import { ProblemAnswer, ServerAway } from './api';
-import { Photos, type PhotoStore, type Waiting } from './photos';
-import { PHOTO_FILE_MOST, PhotoRefused, shrinkPhoto } from './shrink-photo';
+import { PHOTO_FILE_MOST, PhotoRefused, shrinkPhoto } from '@/ui/client/shrink-photo';
+import { PART_BYTES, ProblemAnswer, ServerAway } from './api';
+import { Photos } from './photos';
+import { MemoryDisk } from './testing/memory-disk';
+import { ModelServer } from './testing/model-server';
 
-function memory() {
-  const kept = new Map<string, Waiting>();
-  const store: PhotoStore = {
-    put: (id, waiting) => Promise.resolve(void kept.set(id, waiting)),
-    get: (id) => Promise.resolve(kept.get(id)),
-    drop: (id) => Promise.resolve(void kept.delete(id)),
-    all: () => Promise.resolve([...kept]),
-  };
-  return { kept, store };
-}
 const PHOTO = { type: 'image/jpeg' } as Blob;
+const BOX = 'box-0000001';
 const answered = (status: number) => new ProblemAnswer({ type: 'about:blank', title: 'No', status });
-const settled = () => new Promise((resolve) => setTimeout(resolve, 1));
+const ids = (photos: Photos) => photos.snapshot().map(({ id }) => id);
 
-test('a photo is kept before it is sent, and dropped when it was', async () => {
-  const { kept, store } = memory();
+test('a photo is kept before it is sent, goes after the change that names it, and is dropped when it was', async () => {
+  const disk = new MemoryDisk();
+  let waits = true;
   const send = jest.fn(() => Promise.resolve());
-  const photos = new Photos(store, send);
-  await photos.keep('box-1', 'photo-1', PHOTO);
-  await settled();
-  expect(send).toHaveBeenCalledWith('box-1', 'photo-1', PHOTO);
-  expect(kept.size).toBe(0);
+  const photos = new Photos(disk, { send, boxWaits: () => waits });
+  await photos.keep(BOX, 'photo-0001', PHOTO);
+  await photos.flush();
+  expect([send.mock.calls.length, ids(photos)]).toEqual([0, ['photo-0001']]);
+  waits = false;
+  await photos.flush();
+  expect(send).toHaveBeenCalledWith(BOX, 'photo-0001', PHOTO);
+  expect([ids(photos), disk.shelves.size]).toEqual([[], 0]);
 });
 
-test.each<[string, Error, number]>([
-  ['the server is away', new ServerAway('away'), 1],
-  ['the server has no such box yet', answered(404), 1],
-  ['the server takes no such picture', answered(422), 1],
-  ['it is too large for the server', answered(413), 1],
-])('%s: %# photo waits', async (_why, error, waiting) => {
-  const { kept, store } = memory();
-  const photos = new Photos(store, () => Promise.reject(error));
-  await photos.keep('box-1', 'photo-1', PHOTO);
-  await settled();
-  expect(kept.size).toBe(waiting);
-  expect(await photos.waiting('photo-1')).toBe(waiting === 1 ? PHOTO : undefined);
+test.each<[string, Error]>([
+  ['the server is away', new ServerAway('away')],
+  ['the box is gone', answered(404)],
+  ['the server takes no such picture', answered(422)],
+  ['it is too large for the server', answered(413)],
+])('%s: the photo waits', async (_why, error) => {
+  const photos = new Photos(new MemoryDisk(), { send: () => Promise.reject(error) });
+  await photos.keep(BOX, 'photo-0001', PHOTO);
+  await photos.flush();
+  expect(ids(photos)).toEqual(['photo-0001']);
+  expect(await photos.waiting('photo-0001')).toBe(PHOTO);
 });
 
-test('what the server does not take is told with its reason, kept, and not sent again', async () => {
-  const { store } = memory();
-  const send = jest.fn(() => Promise.reject(answered(422)));
-  const photos = new Photos(store, send);
-  await photos.keep('box-1', 'photo-1', PHOTO);
-  await settled();
+test('what the server does not take is told with its reason, kept, and sent again only at a word', async () => {
+  const send = jest.fn(() => Promise.reject<void>(answered(422)));
+  const photos = new Photos(new MemoryDisk(), { send });
+  await photos.keep(BOX, 'photo-0001', PHOTO);
+  await photos.flush();
   await photos.flush();
   expect(send).toHaveBeenCalledTimes(1);
-  expect([...(await photos.refused())]).toEqual([['photo-1', 'No']]);
+  expect([...(await photos.refused())]).toEqual([['photo-0001', 'No']]);
+  expect(photos.snapshot()).toEqual([{ id: 'photo-0001', boxId: BOX, refused: 'No' }]);
+  send.mockResolvedValueOnce();
+  await photos.again('photo-0001');
+  expect(ids(photos)).toEqual([]);
 });
 
-test('one that waits for its box does not hold up the others', async () => {
-  const { kept, store } = memory();
-  const send = jest.fn((boxId: string) =>
-    boxId === 'new' ? Promise.reject(answered(404)) : Promise.resolve(),
-  );
-  const photos = new Photos(store, send);
-  await store.put('photo-1', { boxId: 'new', photo: PHOTO });
-  await store.put('photo-2', { boxId: 'old', photo: PHOTO });
+test('a photo whose box was deleted elsewhere is told and kept; with a box deleted here its photos go', async () => {
+  const gone = new Set(['box-gone-01']);
+  const photos = new Photos(new MemoryDisk(), {
+    send: (boxId) => (gone.has(boxId) ? Promise.reject(answered(404)) : Promise.resolve()),
+  });
+  await photos.keep('box-gone-01', 'photo-0001', PHOTO);
+  await photos.keep(BOX, 'photo-0002', PHOTO);
   await photos.flush();
-  expect([...kept.keys()]).toEqual(['photo-1']);
+  expect(photos.snapshot()).toEqual([
+    { id: 'photo-0001', boxId: 'box-gone-01', refused: 'The box it belongs to was deleted.' },
+  ]);
+  await photos.forgetBox('box-gone-01');
+  expect(ids(photos)).toEqual([]);
+});
+
+test('those who follow are told when something begins or ends to wait, and not otherwise', async () => {
+  const photos = new Photos(new MemoryDisk(), { send: () => Promise.resolve() });
+  const heard = jest.fn();
+  const stop = photos.subscribe(heard);
+  await photos.keep(BOX, 'photo-0001', PHOTO);
+  await photos.flush();
+  await photos.flush();
+  expect(heard).toHaveBeenCalledTimes(2);
+  stop();
+  await photos.keep(BOX, 'photo-0002', PHOTO);
+  expect(heard).toHaveBeenCalledTimes(2);
+});
+
+describe('in parts', () => {
+  const bytes = Buffer.from(Array.from({ length: 3 * PART_BYTES + 7 }, (_, nth) => nth % 251));
+  const photo = new Blob([bytes], { type: 'image/jpeg' });
+  let server: ModelServer;
+  beforeEach(() => {
+    server = new ModelServer().serve();
+    server.handle('POST', '/jobs', { id: 'job-0000001' });
+    server.handle('POST', '/jobs/job-0000001/boxes', { id: BOX });
+    server.asked.length = 0;
+  });
+  const puts = () => server.asked.filter((one) => one.startsWith('PUT')).length;
+
+  test('a line that is cut goes on where it ended', async () => {
+    const photos = new Photos(new MemoryDisk());
+    await photos.keep(BOX, 'photo-0001', photo);
+    // Asked how much there is, one part taken, the next cut off with its answer, then nothing.
+    server.fates = ['good', 'good', 'lost'];
+    server.otherwise = 'good';
+    await photos.flush();
+    expect([ids(photos), puts()]).toEqual([['photo-0001'], 2]);
+    await photos.flush();
+    expect([ids(photos), puts()]).toEqual([[], 4]);
+    expect(Buffer.compare(server.photos.get('photo-0001') ?? Buffer.alloc(0), bytes)).toBe(0);
+  });
+
+  test.each(['login page', 'half', '500'] as const)('%s forgets nothing', async (fate) => {
+    const photos = new Photos(new MemoryDisk());
+    await photos.keep(BOX, 'photo-0001', photo);
+    for (let nth = 0; nth < 5; nth += 1) {
+      server.fates = [...Array.from({ length: nth }, () => 'good' as const), fate];
+      await photos.flush();
+    }
+    server.fates = [];
+    await photos.flush();
+    expect(ids(photos)).toEqual([]);
+    expect(server.photos.get('photo-0001')).toHaveLength(bytes.length);
+  });
+
+  test('another picture under its id is no answer: the photo stays on the phone', async () => {
+    const photos = new Photos(new MemoryDisk());
+    server.photos.set('photo-0001', Buffer.from(bytes).fill(1));
+    await photos.keep(BOX, 'photo-0001', photo);
+    await photos.flush();
+    expect(ids(photos)).toEqual(['photo-0001']);
+  });
+
+  test('a server that never goes on is not asked for ever', async () => {
+    const photos = new Photos(new MemoryDisk());
+    await photos.keep(BOX, 'photo-0001', photo);
+    server.handle = () => {
+      server.asked.push('PUT');
+      return { status: 200, body: { id: 'photo-0001', have: 0 } };
+    };
+    await photos.flush();
+    expect(puts()).toBeLessThan(10);
+    expect(ids(photos)).toEqual(['photo-0001']);
+  });
 });
 
 test('a file of more than 10 MB and one that is no picture are refused with the reason', async () => {

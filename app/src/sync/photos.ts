@@ -1,89 +1,140 @@
 /**
- * Photos that wait to be sent. They are kept in the browser's database the moment they are taken and
- * dropped when the server has them; the record of the box names them by id.
+ * Photos that wait to be sent. They are kept in the browser's database the moment they are taken, sent in parts that go on
+ * where they ended, and dropped when the server says that it has them whole; the record of the box names them by id.
  */
-import { createStore, del, entries, get, set, type UseStore } from 'idb-keyval';
+import { RecordId } from '@dense-pack/core/box/record';
+import { z } from 'zod';
 import { ProblemAnswer, sendPhoto, ServerAway } from './api';
+import type { Shelves } from './disk';
 
-export interface Waiting {
-  readonly boxId: string;
-  readonly photo: Blob;
+/** A photo as it lies in the store. */
+const Waiting = z.object({
+  boxId: RecordId,
+  photo: z.custom<Blob>((value) => typeof value === 'object' && value !== null),
   /** Why the server does not take it. It stays until the person removes it. */
-  readonly refused?: string;
+  refused: z.string().optional(),
+});
+export type Waiting = z.output<typeof Waiting>;
+
+/** A photo that waits, for the list of what does. */
+export interface WaitingPhoto {
+  readonly id: string;
+  readonly boxId: string;
+  readonly refused?: string | undefined;
 }
 
-/** What keeps photos until they are sent. */
-export interface PhotoStore {
-  put(id: string, waiting: Waiting): Promise<void>;
-  get(id: string): Promise<Waiting | undefined>;
-  drop(id: string): Promise<void>;
-  all(): Promise<readonly (readonly [string, Waiting])[]>;
-}
+const SHELF = 'photos';
+const GONE = 'The box it belongs to was deleted.';
 
-function browserStore(): PhotoStore {
-  let opened: UseStore | undefined;
-  const store = () => (opened ??= createStore('dense-pack-photos', 'waiting'));
-  return {
-    put: (id, waiting) => set(id, waiting, store()),
-    get: (id) => get<Waiting>(id, store()),
-    drop: (id) => del(id, store()),
-    all: () => entries<string, Waiting>(store()),
-  };
+export interface PhotosSettings {
+  readonly send?: typeof sendPhoto;
+  /** What waits of the box of a photo: a photo goes after the change that names it. */
+  readonly boxWaits?: (boxId: string) => boolean;
 }
 
 export class Photos {
-  #sending = false;
+  #sending: Promise<void> | undefined;
+  #listeners = new Set<() => void>();
+  #list: readonly WaitingPhoto[] = [];
+  readonly #send: typeof sendPhoto;
+  readonly #boxWaits: (boxId: string) => boolean;
 
   constructor(
-    private readonly store: PhotoStore,
-    private readonly send = sendPhoto,
-  ) {}
+    private readonly shelves: Shelves,
+    { send = sendPhoto, boxWaits = () => false }: PhotosSettings = {},
+  ) {
+    this.#send = send;
+    this.#boxWaits = boxWaits;
+  }
 
-  /** Keeps a photo of a box; it is sent when the server answers. */
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.#listeners.add(listener);
+    return () => this.#listeners.delete(listener);
+  };
+
+  /** What waits, as it was last read. */
+  readonly snapshot = (): readonly WaitingPhoto[] => this.#list;
+
+  /** Keeps a photo of a box; it is sent after the change that names it. @throws where the browser cannot keep it */
   async keep(boxId: string, id: string, photo: Blob): Promise<void> {
-    await this.store.put(id, { boxId, photo });
-    void this.flush();
+    await this.shelves.put(SHELF, id, { boxId, photo });
+    await this.#read();
   }
 
   /** The photo itself while it waits here. */
   async waiting(id: string): Promise<Blob | undefined> {
-    return (await this.store.get(id))?.photo;
+    return Waiting.safeParse(await this.shelves.get(SHELF, id)).data?.photo;
   }
 
   /** Photos the server does not take, by id, with its reason. */
   async refused(): Promise<ReadonlyMap<string, string>> {
-    const all = await this.store.all().catch(() => []);
+    const all = await this.#all().catch(() => []);
     return new Map(all.flatMap(([id, { refused }]) => (refused === undefined ? [] : [[id, refused]])));
   }
 
   /** Drops a photo that was taken back before it was sent. */
   async forget(id: string): Promise<void> {
-    await this.store.drop(id);
+    await this.shelves.drop(SHELF, id);
+    await this.#read();
+  }
+
+  /** Drops the photos of a box the person deleted. */
+  async forgetBox(boxId: string): Promise<void> {
+    for (const [id, waiting] of await this.#all().catch(() => []))
+      if (waiting.boxId === boxId) await this.shelves.drop(SHELF, id);
+    await this.#read();
+  }
+
+  /** Sends once more what was refused. */
+  async again(id: string): Promise<void> {
+    const waiting = Waiting.safeParse(await this.shelves.get(SHELF, id)).data;
+    if (waiting) await this.shelves.put(SHELF, id, { boxId: waiting.boxId, photo: waiting.photo });
+    await this.flush();
   }
 
   /** Sends what waits. A box the server has not got yet is tried again when it has. */
-  async flush(): Promise<void> {
-    if (this.#sending) return;
-    this.#sending = true;
+  flush(): Promise<void> {
+    this.#sending ??= this.#sendAll().finally(() => {
+      this.#sending = undefined;
+    });
+    return this.#sending;
+  }
+
+  async #sendAll(): Promise<void> {
     try {
-      for (const [id, { boxId, photo, refused }] of await this.store.all()) {
-        if (refused !== undefined) continue;
+      await this.#read();
+      for (const [id, { boxId, photo, refused }] of await this.#all()) {
+        if (refused !== undefined || this.#boxWaits(boxId)) continue;
         try {
-          await this.send(boxId, id, photo);
-          await this.store.drop(id);
+          await this.#send(boxId, id, photo);
+          await this.shelves.drop(SHELF, id);
         } catch (error) {
-          if (error instanceof ServerAway) return;
-          // No such box yet: it waits. Anything else the server says of a picture is told, and it is kept.
-          if (error instanceof ProblemAnswer && error.problem.status !== 404)
-            await this.store.put(id, { boxId, photo, refused: error.words });
+          if (error instanceof ServerAway) break;
+          if (!(error instanceof ProblemAnswer)) throw error;
+          // Whatever the server says of a picture is told, and it is kept.
+          const words = error.problem.status === 404 ? GONE : error.words;
+          await this.shelves.put(SHELF, id, { boxId, photo, refused: words });
         }
       }
+      await this.#read();
     } catch {
       // A browser without a database (private mode) keeps no photos over a reload.
-    } finally {
-      this.#sending = false;
     }
   }
-}
 
-export const photos = new Photos(browserStore());
+  async #all(): Promise<readonly (readonly [string, Waiting])[]> {
+    const all = await this.shelves.all(SHELF);
+    return all.flatMap(([id, value]) => {
+      const read = Waiting.safeParse(value);
+      return read.success ? [[id, read.data] as const] : [];
+    });
+  }
+
+  async #read(): Promise<void> {
+    const all = await this.#all().catch(() => []);
+    const list = all.map(([id, { boxId, refused }]) => ({ id, boxId, refused }));
+    if (JSON.stringify(list) === JSON.stringify(this.#list)) return;
+    this.#list = list;
+    for (const listener of this.#listeners) listener();
+  }
+}

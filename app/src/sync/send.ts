@@ -1,94 +1,98 @@
-/** How each kind of entry is put to the server, and what its answer says. What it means is for the outbox. */
+/** How each kind of operation is put to the server, and what its answer says. What it means is for the outbox. */
 import {
   type BoxChange,
   BoxRecord,
   Job,
   type JobChange,
+  type JobDeletion,
   type NewBox,
   type NewJob,
+  TakenBox,
+  TakenJob,
 } from '@dense-pack/core/box/record';
-import { mergeJob } from '@dense-pack/core/box/merge-job';
 import type { z } from 'zod';
 import { Deleted, ProblemAnswer, request } from './api';
-import { type BoxEntry, type Entry, jobFieldsOf, textOf, textOfJob } from './entry';
+import type { BoxOperation, Deletion, JobOperation, Operation } from './operation';
+import type { Answer } from './settled';
 
-export type JobEntry = Extract<Entry, { what: 'job' }>;
-export type DeleteEntry = Extract<Entry, { what: 'delete' }>;
-
-const statusOf = (error: unknown) => (error instanceof ProblemAnswer ? error.problem.status : undefined);
-
-/** What is stored, by a 409; undefined for any other failure. */
-function storedIn<S extends z.ZodType>(error: unknown, schema: S): z.output<S> | undefined {
-  if (!(error instanceof ProblemAnswer) || error.problem.status !== 409) return undefined;
-  const stored = schema.safeParse(error.problem.stored);
-  return stored.success ? stored.data : undefined;
+/** What the server answered, and the record as it is stored now where it says. */
+export interface Answered {
+  readonly answer: Answer;
+  readonly job?: Job;
+  readonly box?: BoxRecord;
 }
 
-/**
- * A stale change of a job is laid over what another changed since: both are kept, and where they say different
- * things of the same, the later word stands.
- * @throws ServerAway, or ProblemAnswer when it is refused
- */
-export async function sendJob({ id, fields, from, base }: JobEntry): Promise<Job> {
-  if (from === null) {
-    const post: z.input<typeof NewJob> = { id, ...fields };
-    const { version, ...stored } = await request(Job, '/jobs', 'POST', post);
-    // A repeated POST answers the job as it was first stored: what changed since goes after it.
-    if (textOfJob(stored) === textOfJob(fields)) return { version, ...stored };
-    return request(Job, `/jobs/${id}`, 'PUT', { ...fields, version });
-  }
-  const body: z.input<typeof JobChange> = { ...fields, version: from };
-  try {
-    return await request(Job, `/jobs/${id}`, 'PUT', body);
-  } catch (error) {
-    const stored = storedIn(error, Job);
-    if (stored === undefined) throw error;
-    const both = mergeJob(base, fields, jobFieldsOf(stored));
-    return request(Job, `/jobs/${id}`, 'PUT', { ...both, version: stored.version });
-  }
-}
+/** Statuses that say that the record is not there: 410 where this very operation was taken before it went. */
+const GONE: Readonly<Record<number, boolean>> = { 404: false, 410: true };
 
-/**
- * @returns what is stored in its place where another version is; undefined once it is gone
- * @throws ServerAway, or ProblemAnswer when it is refused
- */
-export async function sendDelete(entry: DeleteEntry): Promise<BoxRecord | Job | undefined> {
-  const { of, id } = entry;
-  const schema = of === 'boxes' ? BoxRecord : Job;
+/** @throws ServerAway when it cannot be told whether it was taken */
+export async function send(operation: Operation): Promise<Answered> {
   try {
-    // What an older program wrote names no version: the one there is now is meant.
-    const { version = (await request(schema, `/${of}/${id}`)).version } = entry;
-    await request(Deleted, `/${of}/${id}?version=${version}`, 'DELETE');
-    return undefined;
-  } catch (error) {
-    const stored = storedIn(error, schema);
-    // Gone already is as good as deleted.
-    if (stored === undefined && statusOf(error) !== 404) throw error;
-    return stored;
-  }
-}
-
-/**
- * @returns the box as it is stored, and whether that is what was sent
- * @throws ServerAway, or ProblemAnswer when it is refused
- */
-export async function sendBox({
-  id,
-  jobId,
-  fields,
-  from,
-}: BoxEntry): Promise<{ stored: BoxRecord; taken: boolean }> {
-  try {
-    if (from === null) {
-      const body: z.input<typeof NewBox> = { id, ...fields };
-      const stored = await request(BoxRecord, `/jobs/${jobId}/boxes`, 'POST', body);
-      return { stored, taken: textOf(stored) === textOf(fields) };
+    switch (operation.what) {
+      case 'job':
+        return takenJob(await sendJob(operation));
+      case 'box':
+        return takenBox(await sendBox(operation));
+      case 'delete':
+        await sendDeletion(operation);
+        return { answer: { is: 'deleted' } };
     }
-    const body: z.input<typeof BoxChange> = { ...fields, version: from };
-    return { stored: await request(BoxRecord, `/boxes/${id}`, 'PUT', body), taken: true };
   } catch (error) {
-    const stored = storedIn(error, BoxRecord);
-    if (stored === undefined) throw error;
-    return { stored, taken: false };
+    if (!(error instanceof ProblemAnswer)) throw error;
+    return { answer: refusal(error, operation) };
   }
+}
+
+const takenJob = ({ taken, ...job }: z.output<typeof TakenJob>): Answered => ({
+  answer: { is: 'taken', version: taken ?? job.version },
+  job,
+});
+const takenBox = ({ taken, ...box }: z.output<typeof TakenBox>): Answered => ({
+  answer: { is: 'taken', version: taken ?? box.version },
+  box,
+});
+
+function refusal({ problem, words }: ProblemAnswer, operation: Operation): Answer {
+  const gone = GONE[problem.status];
+  if (gone !== undefined) return { is: 'gone', taken: gone };
+  const ofBox = operation.what === 'box' || (operation.what === 'delete' && operation.of === 'boxes');
+  const stored = (ofBox ? BoxRecord : Job).safeParse(problem.stored);
+  if (problem.status === 409 && stored.success)
+    return {
+      is: 'stale',
+      stored: stored.data,
+      ...(problem.boxes === undefined ? {} : { boxes: problem.boxes }),
+    };
+  return { is: 'refused', words };
+}
+
+function sendJob({ id: operation, record: id, after, from }: JobOperation) {
+  if (from === null) {
+    const body: z.input<typeof NewJob> = { id, ...after, operation };
+    return request(TakenJob, '/jobs', 'POST', body);
+  }
+  const body: z.input<typeof JobChange> = { ...after, version: from, operation };
+  return request(TakenJob, `/jobs/${id}`, 'PUT', body);
+}
+
+function sendBox({ id: operation, record: id, job, after, from }: BoxOperation) {
+  if (from === null) {
+    const body: z.input<typeof NewBox> = { id, ...after, operation };
+    return request(TakenBox, `/jobs/${job}/boxes`, 'POST', body);
+  }
+  const body: z.input<typeof BoxChange> = { ...after, version: from, operation };
+  return request(TakenBox, `/boxes/${id}`, 'PUT', body);
+}
+
+async function sendDeletion({ id: operation, record: id, of, boxes, ...deletion }: Deletion) {
+  const schema = of === 'boxes' ? BoxRecord : Job;
+  // What an older program wrote names no version: the one there is now is meant.
+  const { version = (await request(schema, `/${of}/${id}`)).version } = deletion;
+  const body: z.input<typeof JobDeletion> = boxes === undefined ? {} : { boxes };
+  return request(
+    Deleted,
+    `/${of}/${id}?version=${version}&operation=${operation}`,
+    'DELETE',
+    ...(of === 'jobs' ? [body] : []),
+  );
 }

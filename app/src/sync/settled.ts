@@ -1,60 +1,160 @@
-/** What becomes of a waiting change once the server answered: decisions alone, nothing is written here. */
-import { type Merged, mergeBox } from '@dense-pack/core/box/merge-box';
-import { BoxFields, type BoxRecord } from '@dense-pack/core/box/record';
-import { type BoxEntry, type Entry, fieldsOf, textOf } from './entry';
-import type { DeleteEntry } from './send-entry';
+/** What becomes of the operations of a record once the server or the person answered: decisions alone. */
+import type { BoxRecord, Job } from '@dense-pack/core/box/record';
+import { asOne, canBeOne, type Laid, laidTogether, madeFrom, madeFromTaken } from './laid';
+import {
+  type Change,
+  type Deletion,
+  fieldsOf,
+  jobFieldsOf,
+  named,
+  type Operation,
+  textOf,
+  textOfJob,
+} from './operation';
 
-/** What was changed while an entry was on the way, made from the version that was taken. */
-export function madeFromTaken(now: Entry, taken: Entry, version: number): Entry {
-  switch (now.what) {
-    case 'box': {
-      const { sent: _sent, ...rest } = now;
-      // What was taken is what the next change is made from.
-      return { ...rest, from: version, ...(taken.what === 'box' ? { base: taken.fields } : {}) };
-    }
-    case 'job': {
-      // What was taken is what the next change is made from.
-      const base = taken.what === 'job' ? taken.fields : undefined;
-      return { ...now, from: version, ...(base ? { base } : {}) };
-    }
-    case 'delete':
-      // Deleted while its last change was on the way: that change is what is deleted.
-      return { ...now, version };
+type Stored = BoxRecord | Job;
+/** The boxes a job has now, where a deletion of it came too late. */
+export type BoxesNow = NonNullable<Deletion['changed']>;
+
+/** What the server says of what was sent. */
+export type Answer =
+  /** It was taken, now or before, as this version. */
+  | { readonly is: 'taken'; readonly version: number }
+  /** The record is deleted by it. */
+  | { readonly is: 'deleted' }
+  /** It was not taken: this is stored, of another version than it was made from. */
+  | { readonly is: 'stale'; readonly stored: Stored; readonly boxes?: BoxesNow }
+  | { readonly is: 'refused'; readonly words: string }
+  /** There is no such record. It was not taken, or it was and the record was deleted since. */
+  | { readonly is: 'gone'; readonly taken: boolean };
+
+const textOfStored = (stored: Stored): string => ('jobId' in stored ? textOf(stored) : textOfJob(stored));
+const textOfChange = (change: Change): string =>
+  change.what === 'box' ? textOf(change.after) : textOfJob(change.after);
+
+/** It was certainly not taken: it may become another thing. */
+function open<O extends Operation>(operation: O): O {
+  const { sealed: _sealed, ...rest } = operation;
+  return rest as O;
+}
+
+/** The same under a new id: what is sent is another thing than before. */
+const anew = <O extends Operation>({ id: _id, ...rest }: O): O => named<O>(rest as Omit<O, 'id'>);
+
+/** The operations of a record after an answer to what was sealed. */
+export function settled({ sealed, next, rest }: Laid, answer: Answer): readonly Operation[] {
+  if (!sealed) return [...(next ? [next] : []), ...rest];
+  // What cannot be one with what was sent is sent by itself, whatever became of that.
+  const apart = next && next.what !== 'delete' && sealed.what !== 'delete' && !canBeOne<Change>(sealed, next);
+  if (apart) return [...answeredAlone(sealed, undefined, answer), next, ...rest];
+  return [...answeredAlone(sealed, next, answer), ...rest];
+}
+
+function answeredAlone(sealed: Operation, next: Operation | undefined, answer: Answer): readonly Operation[] {
+  const rest = next ? [next] : [];
+  switch (answer.is) {
+    case 'taken':
+      return rest.map((one) => fromVersion(one, sealed, answer.version));
+    case 'deleted':
+      return rest;
+    case 'stale':
+      return sealed.what === 'delete'
+        ? [...staleDeletion(sealed, answer.stored, answer.boxes), ...rest]
+        : staleChange(sealed, next, answer.stored);
+    case 'refused':
+      if (next === undefined) return [{ ...open(sealed), refused: answer.words }];
+      if (sealed.what === 'delete') return [{ ...open(sealed), refused: answer.words }, next];
+      // What was changed since is another thing: it is sent, and may be taken.
+      return [next.what === 'delete' ? { ...next, kept: open(sealed) } : open(asOne<Change>(sealed, next))];
+    case 'gone':
+      if (sealed.what === 'delete' || next?.what === 'delete')
+        return next && next.what !== 'delete' ? [{ ...next, gone: true }] : [];
+      if (answer.taken) return next ? [{ ...next, gone: true }] : [];
+      return [{ ...open(next ? asOne<Change>(sealed, next) : sealed), gone: true }];
   }
 }
 
+/** What was changed while an earlier change was on the way is made from the version that was taken. */
+function fromVersion(next: Operation, taken: Operation, version: number): Operation {
+  if (next.what !== 'delete')
+    return taken.what === 'delete' ? next : madeFromTaken<Change>(next, taken, version);
+  const { kept } = next;
+  return {
+    ...next,
+    version,
+    ...(kept && taken.what !== 'delete' ? { kept: madeFromTaken<Change>(kept, taken, version) } : {}),
+  };
+}
+
+/** Whether what is stored is what an older program of this phone sent without an id. */
+const sentBefore = ({ sent }: { readonly sent?: readonly string[] | undefined }, stored: Stored): boolean =>
+  sent?.includes(textOfStored(stored)) === true;
+
+function staleDeletion(deletion: Deletion, stored: Stored, boxes?: BoxesNow): readonly Operation[] {
+  const { sent: _sent, ...rest } = open(deletion);
+  if (sentBefore(deletion, stored)) return [anew({ ...rest, version: stored.version })];
+  return [anew({ ...rest, conflict: stored, ...(boxes ? { changed: boxes } : {}) })];
+}
+
+function staleChange(sealed: Change, next: Operation | undefined, stored: Stored): readonly Operation[] {
+  if (next?.what === 'delete') {
+    const kept = open(next.kept ? asOne<Change>(sealed, next.kept) : sealed);
+    return staleDeletion({ ...next, kept, ...(sealed.sent ? { sent: sealed.sent } : {}) }, stored);
+  }
+  const mine = open(next ? asOne<Change>(sealed, next) : sealed);
+  if (textOfChange(mine) === textOfStored(stored)) return [];
+  if (sentBefore(mine, stored)) return [madeFrom(mine, mine.after, stored)];
+  const merged = mergedWith(mine, stored);
+  if (!merged || merged.clashes.length > 0) return [anew({ ...mine, conflict: stored } as Change)];
+  return asStored(mine, merged.mine as Change['after'], stored);
+}
+
+/** A change made from what is stored; none where it says just that. */
+function asStored(mine: Change, after: Change['after'], stored: Stored): readonly Operation[] {
+  const change = madeFrom(mine, after, stored);
+  return textOfChange(change) === textOfStored(stored) ? [] : [change];
+}
+
+function mergedWith(mine: Change, stored: Stored) {
+  if (mine.what === 'box') return 'jobId' in stored ? laidTogether(mine, stored) : undefined;
+  return 'jobId' in stored ? undefined : laidTogether(mine, stored);
+}
+
+/** Which of two is to stand. */
+export type Choice = 'mine' | 'theirs';
+
 /**
- * Whose the stored box is, where it is another version than a change was made from: this very change, one this phone
- * sent before and whose answer was lost, or someone else’s.
+ * What the person chose where both changed the same. What both changed in different places is kept of both; where they
+ * clash `mine` or `theirs` stands. A deletion is sent over what is stored, or taken back.
  */
-export function whoseStored(now: BoxEntry, stored: BoxRecord): 'this change' | 'an earlier one' | 'another' {
-  const there = textOf(stored);
-  if (textOf(now.fields) === there) return 'this change';
-  return now.sent?.includes(there) ? 'an earlier one' : 'another';
+export function chosen(operation: Operation, choice: Choice): readonly Operation[] {
+  const { conflict: stored } = operation;
+  if (!stored) return [operation];
+  if (operation.what === 'delete') {
+    if (choice === 'theirs') return operation.kept ? [operation.kept] : [];
+    const { conflict: _conflict, refused: _refused, changed, ...rest } = operation;
+    const boxes = changed && { boxes: Object.fromEntries(changed.map(({ id, version }) => [id, version])) };
+    return [anew({ ...rest, version: stored.version, ...boxes })];
+  }
+  const merged = mergedWith(operation, stored);
+  const whole =
+    choice === 'mine' ? operation.after : 'jobId' in stored ? fieldsOf(stored) : jobFieldsOf(stored);
+  return asStored(operation, (merged ? merged[choice] : whole) as Change['after'], stored);
 }
 
-/** What was sent before and may have been taken; a text that is none of ours says nothing. */
-const sentBefore = ({ sent = [] }: BoxEntry): BoxFields[] =>
-  sent.flatMap((text) => {
-    try {
-      return [BoxFields.parse(JSON.parse(text))];
-    } catch {
-      return [];
-    }
-  });
-
-/** Both changes laid together; undefined where it is not known what mine was made from: an older program wrote it. */
-export const laidTogether = (entry: BoxEntry, stored: BoxRecord): Merged | undefined =>
-  entry.base && mergeBox(entry.base, entry.fields, fieldsOf(stored), sentBefore(entry));
-
-/** A change with another’s laid under it, made from what is stored now. */
-export function madeFromStored(entry: BoxEntry, fields: BoxFields, stored: BoxRecord): BoxEntry {
-  const { conflict: _conflict, refused: _refused, sent: _sent, ...rest } = entry;
-  return { ...rest, fields, from: stored.version, base: fieldsOf(stored), turn: entry.turn + 1 };
+/** Sent once more as it is. */
+export function again(operation: Operation): readonly Operation[] {
+  const { refused: _refused, ...rest } = operation;
+  return [rest as Operation];
 }
 
-/** A deletion of what is stored now. */
-export function deletedAsStored(entry: DeleteEntry): Entry {
-  const { conflict, refused: _refused, ...rest } = entry;
-  return { ...rest, ...(conflict ? { version: conflict.version } : {}), turn: entry.turn + 1 };
+/** Made anew, as a record of its own: it was deleted elsewhere. */
+export function revived(operation: Operation): readonly Operation[] {
+  if (operation.what === 'delete' || !operation.gone) return [operation];
+  const { gone: _gone, sent: _sent, refused: _refused, conflict: _conflict, ...rest } = operation;
+  return [anew({ ...open(rest as Change), from: null })];
 }
+
+/** Thrown away: only ever at the person’s word. With a deletion the change that waited before it comes back. */
+export const givenUp = (operation: Operation): readonly Operation[] =>
+  operation.what === 'delete' && operation.kept ? [operation.kept] : [];

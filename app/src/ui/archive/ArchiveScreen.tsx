@@ -4,7 +4,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import FolderInput from 'lucide-react-native/icons/folder-input';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { ProblemAnswer, sendFile } from '../client/api';
+import { ProblemAnswer, sendFile } from '@/sync/api';
 import { FilePick } from '../parts/FilePick';
 import { go } from '../parts/go';
 import { Notice } from '../parts/Notice';

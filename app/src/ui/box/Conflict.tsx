@@ -8,11 +8,11 @@ import { tally } from '@dense-pack/core/fill/tally';
 import { verdictParts } from '@dense-pack/core/fill/verdict';
 import { useMemo } from 'react';
 import { View } from 'react-native';
-import { laidTogether } from '../client/after-answer';
-import type { BoxEntry } from '../client/entry';
-import { outbox, type ShownBox } from '../client/queries';
+import { laidTogether } from '@/sync/laid';
+import type { BoxEntry } from '@/sync/entry';
+import type { ShownBox } from '../client/queries';
+import { Choose, Clashes, Gone } from '../parts/Clashes';
 import { Notice } from '../parts/Notice';
-import { Button } from '../parts/Press';
 import { Words } from '../parts/Words';
 import { Vessel } from '../vessel/Vessel';
 
@@ -31,38 +31,25 @@ export function Conflict({ box, edition }: ConflictProps) {
       </Notice>
     );
   }
+  if (waiting?.gone) return <Gone what="box" id={box.id} />;
   if (!waiting?.conflict) return null;
   return (
     <Notice title="This box was changed elsewhere too" tone="unknown" live>
       <Version title="Yours" box={waiting.fields.box} edition={edition} />
       <Version title="Stored" box={waiting.conflict.box} edition={edition} />
-      <Clashes waiting={waiting} stored={waiting.conflict} />
-      <View className="flex-row gap-2 pt-1">
-        <Button label="Keep yours" kind="main" onPress={() => outbox.settle(box.id, 'mine')} />
-        <Button label="Take stored" onPress={() => outbox.settle(box.id, 'theirs')} />
-      </View>
+      <BoxClashes waiting={waiting} stored={waiting.conflict} />
+      <Choose id={box.id} />
     </Notice>
   );
 }
 
 /** The fields both changed, each with both values; all else is kept of both. */
-function Clashes({ waiting, stored }: { readonly waiting: BoxEntry; readonly stored: BoxRecord }) {
-  const merged = useMemo(() => laidTogether(waiting, stored), [waiting, stored]);
-  if (!merged || merged.clashes.length === 0) return null;
-  return (
-    <View className="gap-1 border-t border-hair py-1" role="group" aria-label="Changed twice">
-      {merged.clashes.map((clash) => {
-        const { what, mine, theirs } = clashWords(clash, merged.mine, merged.theirs);
-        return (
-          <Words
-            key={clash.path.join('.')}
-            testID="clash"
-          >{`${what}: yours ${mine}; stored ${theirs}.`}</Words>
-        );
-      })}
-      <Words tone="text-soft">What else you and the other changed is kept of both.</Words>
-    </View>
-  );
+function BoxClashes({ waiting, stored }: { readonly waiting: BoxEntry; readonly stored: BoxRecord }) {
+  const clashes = useMemo(() => {
+    const merged = laidTogether(waiting.operation, stored);
+    return merged?.clashes.map((clash) => clashWords(clash, merged.mine, merged.theirs)) ?? [];
+  }, [waiting, stored]);
+  return <Clashes clashes={clashes} />;
 }
 
 interface VersionProps {

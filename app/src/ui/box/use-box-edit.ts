@@ -7,7 +7,7 @@ import { planChange } from '@dense-pack/core/box/stages';
 import type { BoxFields } from '@dense-pack/core/box/record';
 import { useCallback } from 'react';
 import { useHistory } from '../client/history';
-import type { FieldProblem } from '../client/entry';
+import type { FieldProblem } from '@/sync/operation';
 import { boxNow, changeBox, type ShownBox } from '../client/queries';
 
 /** Gives the changed box for the box as it stands now. */

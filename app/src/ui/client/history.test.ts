@@ -2,15 +2,15 @@
 import { EMPTY_BOX } from '@dense-pack/core/box/document';
 import { BoxFields } from '@dense-pack/core/box/record';
 import { readCountLine } from '@dense-pack/core/shorthand/read';
-import { readHistory, remember, type Snapshot, snapshotOf, step, writeHistory } from './history';
-import { memoryStore } from './testing/memory-store';
+import { keepStep, readHistory, remember, type Snapshot, snapshotOf, step, writeHistory } from './history';
+import { MemoryDisk } from '@/sync/testing/memory-disk';
 
 const NONE = { past: [], future: [] };
 const noted = (note: string): Snapshot =>
   snapshotOf(BoxFields.parse({ name: 'B', box: { ...EMPTY_BOX, note } }));
 
-test('back and ahead give the boxes in order, with their stage', () => {
-  const store = memoryStore();
+test('back and ahead give the boxes in order, with their stage', async () => {
+  const store = new MemoryDisk();
   const planned = { ...noted('1'), stage: 'planned' as const };
   let history = remember(NONE, planned, noted('2'));
   history = remember(history, noted('2'), noted('3'));
@@ -19,35 +19,40 @@ test('back and ahead give the boxes in order, with their stage', () => {
   done = step(done?.history ?? NONE, noted('2'), 'back');
   expect(done?.there).toMatchObject({ stage: 'planned', box: { note: '1' } });
   expect(step(done?.history ?? NONE, planned, 'back')).toBeUndefined();
-  if (done) writeHistory(store, 'b', done.history);
-  const ahead = step(readHistory(store, 'b'), planned, 'ahead');
+  if (done) await writeHistory(store, 'b', done.history);
+  const ahead = step(await readHistory(store, 'b'), planned, 'ahead');
   expect(ahead?.there.box.note).toBe('2');
   const anew = remember(ahead?.history ?? NONE, noted('2'), noted('x'));
   expect(step(anew, noted('x'), 'ahead')).toBeUndefined();
 });
 
-test('fifty steps are kept, and a spoilt store is an empty history', () => {
-  const store = memoryStore();
-  let history = readHistory(store, 'b');
+test('fifty steps are kept, and a spoilt store is an empty history', async () => {
+  const store = new MemoryDisk();
+  let history = await readHistory(store, 'b');
   for (let nth = 0; nth < 60; nth += 1)
     history = remember(history, noted(String(nth)), noted(String(nth + 1)));
-  writeHistory(store, 'b', history);
-  expect(readHistory(store, 'b').past).toHaveLength(50);
-  expect(readHistory(store, 'b').past[0]?.box.note).toBe('10');
-  store.setItem('dense-pack/history/b', '{');
-  expect(readHistory(store, 'b')).toEqual(NONE);
+  await writeHistory(store, 'b', history);
+  expect((await readHistory(store, 'b')).past).toHaveLength(50);
+  expect((await readHistory(store, 'b')).past[0]?.box.note).toBe('10');
+  await store.put('history', 'b', '{');
+  expect(await readHistory(store, 'b')).toEqual(NONE);
+  store.none = true;
+  expect(await readHistory(store, 'b')).toEqual(NONE);
 });
 
-test('a full store loses the way back, not the change', () => {
-  const full = {
-    getItem: () => null,
-    setItem: () => {
-      throw new Error('QuotaExceededError');
-    },
-  };
+test('a full store loses the way back, not the change', async () => {
+  const full = new MemoryDisk();
+  full.full = true;
   const history = remember(NONE, noted('1'), noted('2'));
-  expect(() => writeHistory(full, 'b', history)).not.toThrow();
+  await expect(writeHistory(full, 'b', history)).resolves.toBeUndefined();
   expect(history.past).toHaveLength(1);
+});
+
+test('two steps kept at once are both kept, in order', async () => {
+  const store = new MemoryDisk();
+  void keepStep(store, 'b', noted('1'), noted('2'));
+  await keepStep(store, 'b', noted('2'), noted('3'));
+  expect((await readHistory(store, 'b')).past.map(({ box }) => box.note)).toEqual(['1', '2']);
 });
 
 const line = (text: string, room?: string): Snapshot => {
@@ -79,10 +84,10 @@ test('what another changed of the very thing stays as they left it', () => {
   expect(step(history, theirs, 'back')?.there.box.items).toEqual(theirs.box.items);
 });
 
-test('a history of before is read, and steps as it did', () => {
-  const store = memoryStore();
-  store.setItem('dense-pack/history/b', JSON.stringify({ past: [noted('1'), noted('2')], future: [] }));
-  const done = step(readHistory(store, 'b'), noted('3'), 'back');
+test('a history of before is read, and steps as it did', async () => {
+  const store = new MemoryDisk();
+  await store.put('history', 'b', { past: [noted('1'), noted('2')], future: [] });
+  const done = step(await readHistory(store, 'b'), noted('3'), 'back');
   expect(done?.there.box.note).toBe('2');
   expect(step(done?.history ?? NONE, noted('2'), 'back')?.there.box.note).toBe('1');
 });

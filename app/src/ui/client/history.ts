@@ -4,6 +4,8 @@
  */
 import { mergeBox } from '@dense-pack/core/box/merge-box';
 import { BoxFields } from '@dense-pack/core/box/record';
+import { browserDisk } from '@/sync/browser-disk';
+import { kept, type Shelves } from '@/sync/disk';
 import equal from 'fast-deep-equal';
 import { startTransition, useCallback, useEffect, useState } from 'react';
 import { afterPaint } from './after-paint';
@@ -11,7 +13,6 @@ import { z } from 'zod';
 
 /** How many steps back are kept for a box. */
 const STEPS = 50;
-const KEY = 'dense-pack/history/';
 
 /** What one step holds: the box with its states and what was seen, not its name. */
 export const Snapshot = BoxFields.pick({ box: true, stage: true, stageAt: true, found: true, seen: true });
@@ -25,28 +26,35 @@ const History = z.object({ past: z.array(Step), future: z.array(Step) });
 type History = z.output<typeof History>;
 const NONE: History = { past: [], future: [] };
 
-type Store = Pick<Storage, 'getItem' | 'setItem'>;
-
 /** The snapshot of a box as it stands. */
 export function snapshotOf({ box, stage, stageAt, found, seen }: Snapshot): Snapshot {
   return { box, stage, stageAt, found, seen };
 }
 
-export function readHistory(store: Store, id: string): History {
-  try {
-    const parsed = History.safeParse(JSON.parse(store.getItem(`${KEY}${id}`) ?? 'null'));
-    return parsed.success ? parsed.data : NONE;
-  } catch {
-    return NONE;
-  }
-}
+/** The steps of a box as they are kept; none where they cannot be read. */
+export const readHistory = async (shelves: Pick<Shelves, 'get'>, id: string): Promise<History> =>
+  (await kept(shelves, 'history', id, History).catch(() => undefined)) ?? NONE;
 
-export function writeHistory(store: Store, id: string, history: History): void {
+export async function writeHistory(
+  shelves: Pick<Shelves, 'put'>,
+  id: string,
+  history: History,
+): Promise<void> {
   try {
-    store.setItem(`${KEY}${id}`, JSON.stringify(history));
+    await shelves.put('history', id, history);
   } catch {
     // The store is full: the change itself matters more than the way back.
   }
+}
+
+let keeping: Promise<void> = Promise.resolve();
+
+/** Keeps one more step of a box that is not on the screen; one after the other. @returns resolves once it is kept */
+export function keepStep(shelves: Shelves, id: string, before: Snapshot, after: Snapshot): Promise<void> {
+  keeping = keeping.then(async () =>
+    writeHistory(shelves, id, remember(await readHistory(shelves, id), before, after)),
+  );
+  return keeping;
 }
 
 /** Remembers how the box stood before a change and after it. What was undone before is no longer ahead. */
@@ -97,17 +105,28 @@ const live = new Map<string, History>();
 
 /** Undo and redo for one box on the screen. */
 export function useHistory(id: string) {
-  const [history, setHistory] = useState(() => readHistory(globalThis.localStorage, id));
+  const [history, setHistory] = useState<History>(live.get(id) ?? NONE);
   useEffect(() => {
-    live.set(id, readHistory(globalThis.localStorage, id));
-    return () => void live.delete(id);
+    let gone = false;
+    void readHistory(browserDisk, id).then((read) => {
+      if (gone) return;
+      // What was changed before it was read lies ahead of it.
+      const early = live.get(id);
+      const next = early ? { past: [...read.past, ...early.past].slice(-STEPS), future: [] } : read;
+      live.set(id, next);
+      setHistory(next);
+    });
+    return () => {
+      gone = true;
+      live.delete(id);
+    };
   }, [id]);
   const take = useCallback(
     (next: History) => {
       live.set(id, next);
       afterPaint(() => {
         startTransition(() => setHistory(next));
-        writeHistory(globalThis.localStorage, id, next);
+        void writeHistory(browserDisk, id, next);
       });
     },
     [id],

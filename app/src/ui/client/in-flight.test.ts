@@ -9,6 +9,8 @@ const job = { ...stamps, id: JOB, name: 'House', edition: 'nec2023', note: '', d
 const answer = (body: unknown, status = 200) =>
   new Response(JSON.stringify(body), { status, headers: { 'content-type': 'application/json' } });
 
+afterAll(() => outbox.close());
+
 test.each(['before', 'after'])('the older answer comes %s the box is stored', async (when) => {
   queryClient.clear();
   const stored: Record<string, unknown>[] = [];
@@ -30,7 +32,7 @@ test.each(['before', 'after'])('the older answer comes %s the box is stored', as
         found: null,
         ...body,
       };
-      delete (record as { from?: unknown }).from;
+      delete (record as { operation?: unknown }).operation;
       stored.push(record);
       return answer(record, 201);
     }
@@ -39,7 +41,7 @@ test.each(['before', 'after'])('the older answer comes %s the box is stored', as
     // What the server has at the moment it is asked; the first answer is long under way.
     const boxes = [...stored];
     if (asked === 1) await held;
-    return answer({ ...job, boxes, unreadable: [] });
+    return answer({ ...job, boxes, unreadable: [], from: 0, count: boxes.length, state: String(asked) });
   };
   const stop = new QueryObserver(queryClient, jobQuery(JOB)).subscribe(() => undefined);
   const id = makeBox(JOB, { name: 'Box 1', box: EMPTY_BOX });
@@ -50,5 +52,4 @@ test.each(['before', 'after'])('the older answer comes %s the box is stored', as
   expect(stored).toHaveLength(1);
   expect(boxNow(JOB, id)?.name).toBe('Box 1');
   stop();
-  outbox.close();
 });

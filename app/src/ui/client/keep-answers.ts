@@ -2,9 +2,9 @@
 import { NO_PANEL } from '@dense-pack/core/box/panel';
 import { StoredBox } from '@dense-pack/core/box/versions';
 import { dehydrate, hydrate, type QueryClient } from '@tanstack/react-query';
-import { get, set } from 'idb-keyval';
+import type { Shelves } from '@/sync/disk';
 
-const KEY = 'dense-pack/answers/2';
+const KEY = 'queries';
 const WAIT_MS = 500;
 
 /** Answers kept by an older version: each box document is brought up; a query that cannot be is asked anew. */
@@ -34,9 +34,12 @@ function within(value: unknown): unknown {
 }
 
 /** Lays the kept answers under the queries, then keeps what the server says from now on. */
-export async function keepAnswers(client: QueryClient): Promise<() => void> {
+export async function keepAnswers(
+  client: QueryClient,
+  shelves: Pick<Shelves, 'get' | 'put'>,
+): Promise<() => void> {
   try {
-    const kept: unknown = await get(KEY);
+    const kept: unknown = await shelves.get('answers', KEY);
     if (kept) {
       hydrate(client, broughtUp(kept) as Parameters<typeof hydrate>[1]);
       // What was kept is shown at once and asked for anew: the server may know better.
@@ -49,6 +52,9 @@ export async function keepAnswers(client: QueryClient): Promise<() => void> {
   return client.getQueryCache().subscribe(({ type }) => {
     if (type !== 'updated') return;
     clearTimeout(timer);
-    timer = setTimeout(() => void set(KEY, dehydrate(client)).catch(() => undefined), WAIT_MS);
+    timer = setTimeout(
+      () => void shelves.put('answers', KEY, dehydrate(client)).catch(() => undefined),
+      WAIT_MS,
+    );
   });
 }

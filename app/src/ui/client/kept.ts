@@ -1,6 +1,7 @@
-/** Something kept on this phone in the browser's own store, followed by every screen that shows it. */
+/** Something kept on this phone, followed by every screen that shows it: settings, and lists of the person. */
 import { useSyncExternalStore } from 'react';
 import type { z } from 'zod';
+import { browserDisk } from '@/sync/browser-disk';
 
 export interface Kept<T> {
   readonly now: () => T;
@@ -9,17 +10,36 @@ export interface Kept<T> {
   readonly use: () => T;
 }
 
-/** @param schema gives the value to begin with for `{}`; what cannot be read becomes that */
-export function keep<T extends object>(key: string, schema: z.ZodType<T>): Kept<T> {
+/** Where something is kept. */
+interface Place {
+  /** What is read at once; undefined where there is nothing, or where it takes a moment. */
+  readonly read: () => unknown;
+  readonly write: (value: object) => void;
+  /** What is read a moment later. */
+  readonly later?: () => Promise<unknown>;
+}
+
+function keepAt<T extends object>(schema: z.ZodType<T>, place: Place): Kept<T> {
   const listeners = new Set<() => void>();
-  const read = (): T => {
-    try {
-      return schema.parse(JSON.parse(globalThis.localStorage?.getItem(key) ?? '{}'));
-    } catch {
-      return schema.parse({});
-    }
+  const readAs = (value: unknown): T => schema.safeParse(value ?? {}).data ?? schema.parse({});
+  let current = readAs(place.read());
+  // What is said before it was read stands over what was read.
+  let early: Partial<T> | undefined = place.later ? {} : undefined;
+  const tell = () => {
+    for (const listener of listeners) listener();
   };
-  let current = read();
+  void place.later?.().then(
+    (value) => {
+      const said = early ?? {};
+      early = undefined;
+      current = { ...readAs(value), ...said };
+      if (Object.keys(said).length > 0) place.write(current);
+      tell();
+    },
+    () => {
+      early = undefined;
+    },
+  );
   const now = () => current;
   const follow = (listener: () => void) => {
     listeners.add(listener);
@@ -30,9 +50,51 @@ export function keep<T extends object>(key: string, schema: z.ZodType<T>): Kept<
     follow,
     set(change) {
       current = { ...current, ...change };
-      globalThis.localStorage.setItem(key, JSON.stringify(current));
-      for (const listener of listeners) listener();
+      if (early) early = { ...early, ...change };
+      else place.write(current);
+      tell();
     },
     use: () => useSyncExternalStore(follow, now, now),
   };
 }
+
+/** The text under a key of localStorage, as a value; undefined where there is none that can be read. */
+function inStorage(key: string): unknown {
+  try {
+    return JSON.parse(globalThis.localStorage?.getItem(key) ?? 'null') ?? undefined;
+  } catch {
+    return undefined;
+  }
+}
+
+/**
+ * A setting, in localStorage: it is needed before the first frame.
+ * @param schema gives the value to begin with for `{}`; what cannot be read becomes that
+ */
+export const keep = <T extends object>(key: string, schema: z.ZodType<T>): Kept<T> =>
+  keepAt(schema, {
+    read: () => inStorage(key),
+    write: (value) => {
+      try {
+        globalThis.localStorage?.setItem(key, JSON.stringify(value));
+      } catch {
+        // A full store forgets a setting when the page is closed; nothing else.
+      }
+    },
+  });
+
+/**
+ * A list of the person, in the browser’s database: it may be long, and is read a moment after the start.
+ * @param schema gives the value to begin with for `{}`; what cannot be read becomes that
+ */
+export const keepList = <T extends object>(key: string, schema: z.ZodType<T>): Kept<T> =>
+  keepAt(schema, {
+    // What an earlier program left is there at once.
+    read: () => inStorage(key),
+    later: async () => (await browserDisk.get('words', key)) ?? inStorage(key),
+    write: (value) =>
+      void browserDisk.put('words', key, value).catch(() => {
+        // No room there: the next start takes it from here.
+        globalThis.localStorage?.setItem(key, JSON.stringify(value));
+      }),
+  });

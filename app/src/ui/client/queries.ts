@@ -14,11 +14,22 @@ import { QueryClient, useQuery } from '@tanstack/react-query';
 import { startTransition, useCallback, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import type { z } from 'zod';
 import { afterPaint } from './after-paint';
-import { BoxStates, JobList, JobWithBoxes, ProblemAnswer, request, ServerAway } from './api';
-import { type BoxEntry, type Entry, type FieldProblem, fieldsOf, jobFieldsOf } from './entry';
-import { Outbox } from './outbox';
-import type { OutboxState } from './outbox-state';
-import { photos } from './photos';
+import {
+  BoxStates,
+  JobList,
+  type JobWithBoxes,
+  ProblemAnswer,
+  readJob,
+  request,
+  ServerAway,
+} from '@/sync/api';
+import { browserDisk } from '@/sync/browser-disk';
+import type { BoxEntry, Entry, JobEntry } from '@/sync/entry';
+import { type FieldProblem, fieldsOf, jobFieldsOf } from '@/sync/operation';
+import { Outbox } from '@/sync/outbox';
+import type { OutboxState } from '@/sync/outbox-state';
+import { Photos } from '@/sync/photos';
+import { takeOver, takeOverDatabases, takeOverTexts } from '@/sync/takeover';
 
 const jobsKey = ['jobs'] as const;
 const jobKey = (id: string) => ['job', id] as const;
@@ -54,45 +65,92 @@ function putBox(record: BoxRecord): void {
   });
 }
 
-const tabs = typeof BroadcastChannel === 'undefined' ? undefined : new BroadcastChannel('dense-pack');
+/** What tabs tell each other: what was stored or deleted, and that what waits of a record is another thing. */
+type Told =
+  | { readonly box: BoxRecord }
+  | { readonly job: Job }
+  | { readonly deleted: string }
+  | { readonly record: string };
+const tabs = typeof BroadcastChannel === 'undefined' ? undefined : new BroadcastChannel('dense-pack/2');
+const tell = (told: Told) => tabs?.postMessage(told);
 
-export const outbox = new Outbox(
-  globalThis.localStorage,
+function putJob(job: Job): void {
+  queryClient.setQueryData<JobWithBoxes>(jobKey(job.id), (known) => ({
+    boxes: [],
+    unreadable: [],
+    ...known,
+    ...job,
+  }));
+}
+
+function takeOff(id: string): void {
+  queryClient.setQueriesData<JobWithBoxes>({ queryKey: ['job'] }, (job) =>
+    job ? { ...job, boxes: job.boxes.filter((box) => box.id !== id) } : job,
+  );
+  queryClient.setQueryData<JobList>(jobsKey, (list) =>
+    list ? { jobs: list.jobs.filter((job) => job.id !== id) } : list,
+  );
+}
+
+export const outbox: Outbox = new Outbox(
+  browserDisk,
   {
-    box(record) {
-      putBox(record);
-      void queryClient.invalidateQueries({ queryKey: statesKey(record.id) });
-      tabs?.postMessage(record.jobId);
+    box(box) {
+      putBox(box);
+      void queryClient.invalidateQueries({ queryKey: statesKey(box.id) });
+      tell({ box });
     },
     job(job) {
-      queryClient.setQueryData<JobWithBoxes>(jobKey(job.id), (known) => ({
-        boxes: [],
-        unreadable: [],
-        ...known,
-        ...job,
-      }));
+      putJob(job);
+      tell({ job });
     },
     deleted(id) {
-      queryClient.setQueriesData<JobWithBoxes>({ queryKey: ['job'] }, (job) =>
-        job ? { ...job, boxes: job.boxes.filter((box) => box.id !== id) } : job,
-      );
+      takeOff(id);
+      void photos.forgetBox(id);
+      tell({ deleted: id });
     },
     settled() {
       void queryClient.invalidateQueries({ queryKey: jobsKey });
       void photos.flush();
     },
   },
-  (work) =>
-    typeof navigator !== 'undefined' && navigator.locks
-      ? navigator.locks.request('dense-pack-outbox', work)
-      : work(),
-  150,
+  {
+    alone: (work) =>
+      typeof navigator !== 'undefined' && navigator.locks
+        ? navigator.locks.request('dense-pack-outbox', work)
+        : work(),
+    lie: 150,
+    tell: (record) => tell({ record }),
+  },
 );
+
+/** Photos go after the changes that name them. */
+export const photos: Photos = new Photos(browserDisk, {
+  boxWaits: (boxId) => outbox.entryOf(boxId) !== undefined,
+});
+
+/** Takes over what an earlier program left in this browser. */
+const takeOverLate = () =>
+  takeOver(globalThis.localStorage, new Date().toISOString(), {
+    take: (operation) => outbox.take(operation),
+    stored: () => outbox.written().then(() => !outbox.snapshot().full),
+    setAside: (one) => browserDisk.setAside(one),
+  })
+    .then(() => outbox.read())
+    .catch(() => undefined);
+
+/** Reads what waits on this phone, and what an earlier program left. */
+const reading = outbox
+  .read()
+  .then(takeOverLate)
+  .then(() => takeOverTexts(globalThis.localStorage, browserDisk))
+  .then(() => takeOverDatabases(browserDisk))
+  .catch(() => undefined);
 
 /** How a job is asked for. */
 export const jobQuery = (id: string) => ({
   queryKey: jobKey(id),
-  queryFn: () => request(JobWithBoxes, `/jobs/${id}`),
+  queryFn: () => readJob(id),
 });
 
 /** How many jobs are read ahead, so that they are there without signal. */
@@ -123,15 +181,17 @@ export function readEarly(path: string): void {
 
 /** Starts sending: now, when the network comes back, and when the page is looked at again. */
 export function startOutbox(): () => void {
-  const send = () => {
-    void outbox.flush();
-    void photos.flush();
+  const send = () => void reading.then(() => outbox.flush()).then(() => photos.flush());
+  // A tab of an earlier program is still open: what it leaves is taken over too.
+  const other = ({ key }: StorageEvent) => {
+    if (key?.startsWith('dense-pack/outbox/') === true) void takeOverLate().then(send);
   };
-  const other = (event: StorageEvent) => {
-    if (event.key === null || event.key.startsWith('dense-pack/')) outbox.reload();
+  const refresh = ({ data }: MessageEvent<Told>) => {
+    if ('box' in data) putBox(data.box);
+    else if ('job' in data) putJob(data.job);
+    else if ('deleted' in data) takeOff(data.deleted);
+    else void outbox.refresh(data.record);
   };
-  const refresh = (event: MessageEvent) =>
-    void queryClient.invalidateQueries({ queryKey: jobKey(String(event.data)) });
   globalThis.addEventListener('online', send);
   globalThis.addEventListener('focus', send);
   globalThis.addEventListener('storage', other);
@@ -177,6 +237,10 @@ const whole = (state: OutboxState) => state;
 /** What waits, and whether the server is away. */
 export const useOutbox = () => useCalm(whole);
 
+/** Photos that wait on this phone. */
+export const useWaitingPhotos = () =>
+  useSyncExternalStore(photos.subscribe, photos.snapshot, photos.snapshot);
+
 const rejectedIn = ({ rejected }: OutboxState) => rejected;
 /** The last change of this record that was not taken, and why. */
 export function useRejected(id: string): readonly FieldProblem[] {
@@ -213,7 +277,7 @@ function storedDocument({ id, jobId, box }: ShownBox): BoxFields['box'] {
 }
 
 /** A job that has not been sent yet, as if it were stored. */
-function jobFromEntry(entry: Extract<Entry, { what: 'job' }>): Job {
+function jobFromEntry(entry: JobEntry): Job {
   return {
     ...entry.fields,
     id: entry.id,
@@ -254,7 +318,7 @@ export function useJobs() {
 
 /** A box as the screen shows it: the server's, with unsent changes laid over it. */
 export interface ShownBox extends BoxRecord {
-  readonly waiting?: Extract<Entry, { what: 'box' }>;
+  readonly waiting?: BoxEntry;
 }
 
 const lastLaid = new WeakMap<BoxEntry, ShownBox>();
@@ -346,9 +410,14 @@ export function boxNow(jobId: string, boxId: string): ShownBox | undefined {
 export function changeBox(box: ShownBox, fields: Partial<BoxFields>): readonly FieldProblem[] {
   const { id, jobId, version, waiting } = box;
   const now = fieldsOf(box);
-  // What lies on the screen without a change of this phone is what is stored.
-  const base = waiting ? undefined : now;
-  return outbox.saveBox(id, jobId, { ...now, ...fields }, version, new Date().toISOString(), base);
+  return outbox.saveBox(
+    id,
+    jobId,
+    { ...now, ...fields },
+    waiting ? waiting.from : version,
+    new Date().toISOString(),
+    now,
+  );
 }
 
 /** Makes a job and gives its id at once; it is sent when the server answers. */
@@ -362,7 +431,9 @@ export function makeJob(fields: z.input<typeof JobFields>): string {
 export function changeJob(job: Job, change: Partial<JobFields>): readonly FieldProblem[] {
   const { id, version } = job;
   const fields = jobFieldsOf(job);
-  return outbox.saveJob(id, { ...fields, ...change }, version, new Date().toISOString(), fields);
+  const waiting = outbox.entryOf(id);
+  const from = waiting?.what === 'job' ? waiting.from : version;
+  return outbox.saveJob(id, { ...fields, ...change }, from, new Date().toISOString(), fields);
 }
 
 /**
@@ -376,6 +447,20 @@ export function changeJobNow(
   const entry = outbox.entryOf(job.id);
   const now = entry?.what === 'job' ? { ...job, ...entry.fields } : job;
   return changeJob(now, change(jobFieldsOf(now)));
+}
+
+/** Deletes a box; what another changes meanwhile is asked about. */
+export function removeBox({ id, version, name }: ShownBox): void {
+  outbox.remove('boxes', id, name, { version, at: new Date().toISOString() });
+}
+
+/** Deletes a job with the boxes there are to be seen; what another makes or changes meanwhile is asked about. */
+export function removeJob({ id, version, name }: Job): void {
+  const stored = queryClient.getQueryData<JobWithBoxes>(jobKey(id));
+  const boxes = Object.fromEntries(
+    [...(stored?.boxes ?? []), ...(stored?.unreadable ?? [])].map((box) => [box.id, box.version]),
+  );
+  outbox.remove('jobs', id, name, { version, boxes, at: new Date().toISOString() });
 }
 
 /** Makes a box and gives its id at once. */

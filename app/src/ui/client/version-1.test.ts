@@ -7,10 +7,12 @@ import { BoxFields, BoxRecord } from '@dense-pack/core/box/record';
 import { QueryClient, dehydrate, hydrate } from '@tanstack/react-query';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { textOf } from './entry';
+import { textOf } from '@/sync/operation';
+import { Outbox } from '@/sync/outbox';
+import { takeOver } from '@/sync/takeover';
+import { MemoryDisk } from '@/sync/testing/memory-disk';
 import { readHistory } from './history';
 import { broughtUp } from './keep-answers';
-import { Outbox } from './outbox';
 
 const file = join(__dirname, '../../../../core/src/tests/version-1.json');
 const written = JSON.parse(readFileSync(file, 'utf8')) as {
@@ -18,8 +20,8 @@ const written = JSON.parse(readFileSync(file, 'utf8')) as {
   boxes: { name: string; box: { items: { count?: number }[] } }[];
 };
 
-/** A store as a browser has it, and what was sent to the server. */
-function browser(store: Record<string, string>, answer: (path: string, body: unknown) => unknown) {
+/** A store as a browser has it, taken over by this program, and what was sent to the server. */
+async function browser(store: Record<string, string>, answer: (path: string, body: unknown) => unknown) {
   const kept = new Map(Object.entries(store));
   const sent: { path: string; method: string; body: { box?: { version: number }; version?: number } }[] = [];
   globalThis.fetch = jest.fn(async (url: string, init?: RequestInit) => {
@@ -27,18 +29,23 @@ function browser(store: Record<string, string>, answer: (path: string, body: unk
     sent.push({ path: url, method: init?.method ?? 'GET', body });
     return answer(url, body) as Response;
   }) as never;
-  const outbox = new Outbox(
-    {
-      get length() {
-        return kept.size;
-      },
-      key: (nth) => [...kept.keys()][nth] ?? null,
-      getItem: (key) => kept.get(key) ?? null,
-      setItem: (key, value) => void kept.set(key, value),
-      removeItem: (key) => void kept.delete(key),
+  const disk = new MemoryDisk();
+  const told = { box: jest.fn(), job: jest.fn(), deleted: jest.fn(), settled: jest.fn() };
+  const outbox = new Outbox(disk, told, { lie: 3_600_000 });
+  const old = {
+    get length() {
+      return kept.size;
     },
-    { box: jest.fn(), job: jest.fn(), deleted: jest.fn(), settled: jest.fn() },
-  );
+    key: (nth: number) => [...kept.keys()][nth] ?? null,
+    getItem: (key: string) => kept.get(key) ?? null,
+    removeItem: (key: string) => void kept.delete(key),
+  };
+  await takeOver(old, '2026-06-02T08:00:00.000Z', {
+    take: (operation) => outbox.take(operation),
+    stored: () => outbox.written().then(() => true),
+    setAside: (one) => disk.setAside(one),
+  });
+  await outbox.read();
   return { outbox, kept, sent };
 }
 const json = (status: number, body: unknown) => ({
@@ -49,8 +56,8 @@ const json = (status: number, body: unknown) => ({
   json: async () => body,
 });
 
-test('everything that waited still waits: none is unreadable, none is dropped, each is brought up', () => {
-  const { outbox } = browser(written.store, () => json(503, {}));
+test('everything that waited still waits: none is unreadable, none is dropped, each is brought up', async () => {
+  const { outbox } = await browser(written.store, () => json(503, {}));
   const { entries, unreadable } = outbox.snapshot();
   expect(unreadable).toEqual([]);
   expect(entries.map(({ id }) => id).sort()).toEqual(
@@ -78,10 +85,10 @@ test('what was sent by version 1 and not answered is known again when the server
     ...{ id: 'waiting-box-2', jobId: 'waiting-job-1', version: entry.from + 1 },
     ...{ createdAt: '2026-06-01T08:00:00.000Z', updatedAt: '2026-06-01T09:00:00.000Z' },
   });
-  const { outbox, kept, sent } = browser({ [key]: written.store[key] ?? '' }, () =>
+  const { outbox, kept, sent } = await browser({ [key]: written.store[key] ?? '' }, () =>
     json(409, { type: 'about:blank', title: 'stale', status: 409, stored }),
   );
-  expect(outbox.entryOf('waiting-box-2')).toMatchObject({ sent: [textOf(stored)] });
+  expect(outbox.entryOf('waiting-box-2')).toMatchObject({ operation: { sent: [textOf(stored)] } });
   await outbox.flush();
   expect(sent[0]?.body).toMatchObject({ version: entry.from, box: { version: DOCUMENT_VERSION } });
   // No conflict: the stored version is what this phone sent.
@@ -106,7 +113,7 @@ test('kept answers are brought up; what no program can read is asked anew, and t
   fresh.clear();
 });
 
-test('the way back of version 1 leads to the same boxes', () => {
+test('the way back of version 1 leads to the same boxes', async () => {
   const past = written.boxes.map(({ box }) => ({
     box,
     stage: 'found',
@@ -114,8 +121,8 @@ test('the way back of version 1 leads to the same boxes', () => {
     found: null,
     seen: {},
   }));
-  const store = { getItem: () => JSON.stringify({ past, future: [] }), setItem: jest.fn() };
-  const history = readHistory(store, 'b');
+  const store = { get: async () => ({ past, future: [] }) };
+  const history = await readHistory(store, 'b');
   expect(history.past).toHaveLength(past.length);
   expect(history.past.every(({ box }) => box.version === DOCUMENT_VERSION)).toBe(true);
 });

@@ -5,7 +5,7 @@ import ClipboardList from 'lucide-react-native/icons/clipboard-list';
 import Keyboard from 'lucide-react-native/icons/keyboard';
 import { lazy, useMemo, useState } from 'react';
 import { useWindowDimensions, View } from 'react-native';
-import { changeJob, outbox, type ShownJob, useJob } from '../client/queries';
+import { changeJob, removeJob, type ShownJob, useJob } from '../client/queries';
 import { Choice } from '../parts/Choice';
 import { EditionChoice } from '../parts/EditionChoice';
 import { go } from '../parts/go';
@@ -23,6 +23,7 @@ import { useKit } from '../truck/kit';
 import { ALL, type Listed, listBox, wished, type Wish } from './box-list';
 import { BoxGrid } from './BoxGrid';
 import { BringIn, useWay, type Way } from './BringIn';
+import { JobConflict } from './JobConflict';
 import { JobTools } from './JobTools';
 import { ListTools } from './ListTools';
 import { addBox } from './new-box';
@@ -62,6 +63,7 @@ function Job({ job }: { readonly job: ShownJob }) {
       wide={wide}
       foot={<Foot jobId={job.id} onWay={(to) => setWay(way === to ? undefined : to)} />}
     >
+      <JobConflict jobId={job.id} />
       <BringIn job={job} way={way} onDone={() => setWay(undefined)} />
       {boxes.length === 0 && way === undefined && (
         <Notice title="No box in this job yet">
@@ -91,7 +93,7 @@ function Job({ job }: { readonly job: ShownJob }) {
         what="job"
         question={`Delete “${job.name}” and its ${boxes.length + unreadable.length} boxes?`}
         onRemove={() => {
-          outbox.remove('jobs', job.id, job.version, job.name);
+          removeJob(job);
           go('/');
         }}
       />

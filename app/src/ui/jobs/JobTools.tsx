@@ -14,7 +14,7 @@ import type { LucideIcon } from 'lucide-react-native';
 import RulerDimensionLine from 'lucide-react-native/icons/ruler-dimension-line';
 import { useState } from 'react';
 import { Linking, View } from 'react-native';
-import { archiveAddress, csvAddress } from '../client/api';
+import { archiveAddress, csvAddress } from '@/sync/api';
 import type { ShownJob } from '../client/queries';
 import { go } from '../parts/go';
 import { late, LatePart } from '../parts/late';

@@ -1,7 +1,7 @@
 /** Boxes the server keeps and this program cannot read: told by name and reason, never hidden. */
 import type { UnreadableBox } from '@dense-pack/core/box/record';
 import { Linking, View } from 'react-native';
-import { storedAddress } from '../client/api';
+import { storedAddress } from '@/sync/api';
 import { Notice } from '../parts/Notice';
 import { Button } from '../parts/Press';
 import { Words } from '../parts/Words';

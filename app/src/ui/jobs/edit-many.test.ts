@@ -1,12 +1,15 @@
 /** One change to many boxes, and taking it back whole. Invented boxes. */
 import { EMPTY_BOX } from '@dense-pack/core/box/document';
+import { browserDisk } from '@/sync/browser-disk';
 import { readHistory } from '../client/history';
-import { boxNow, makeBox, makeJob } from '../client/queries';
+import { boxNow, makeBox, makeJob, outbox } from '../client/queries';
 import { sayOfMany, takeBack } from './edit-many';
 
 beforeAll(() => {
   globalThis.fetch = () => Promise.reject(new TypeError('no server here'));
 });
+
+afterAll(() => outbox.close());
 
 function house(rooms: readonly string[]) {
   const jobId = makeJob({ name: 'House', edition: 'nec2023', note: '' });
@@ -29,12 +32,13 @@ test('a room is set on all of them and each gets its own back', () => {
   expect(ids.map((id) => boxNow(jobId, id)?.room)).toEqual(['Hall', '', 'Den']);
 });
 
-test('an edition too, where one had its own, and a step back is left in each box', () => {
+test('an edition too, where one had its own, and a step back is left in each box', async () => {
   const { jobId, ids } = house(['Hall', 'Den']);
   const editions = () => ids.map((id) => boxNow(jobId, id)?.box.edition);
   const done = sayOfMany(jobId, ids, { edition: 'cec2021' });
   expect(editions()).toEqual(['cec2021', 'cec2021']);
-  expect(readHistory(localStorage, ids[0] ?? '').past.at(-1)?.box.edition).toBe('nec2017');
+  await new Promise((resolve) => setTimeout(resolve, 50));
+  expect((await readHistory(browserDisk, ids[0] ?? '')).past.at(-1)?.box.edition).toBe('nec2017');
   takeBack(jobId, done);
   expect(editions()).toEqual(['nec2017', undefined]);
 });

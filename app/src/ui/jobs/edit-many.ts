@@ -1,7 +1,8 @@
 /** One change made to many boxes at once, kept so that it can be taken back whole. */
 import type { EditionId } from '@dense-pack/core/edition/index';
 import type { BoxFields } from '@dense-pack/core/box/record';
-import { readHistory, remember, snapshotOf, writeHistory } from '../client/history';
+import { browserDisk } from '@/sync/browser-disk';
+import { keepStep, snapshotOf } from '../client/history';
 import { boxNow, changeBox, type ShownBox } from '../client/queries';
 
 /** What can be said of many boxes: where they are, or by which edition they are counted. */
@@ -28,11 +29,7 @@ function write(jobId: string, id: string, said: Said): string | undefined {
   if (problem) return `${problem.field} ${problem.accepted}`;
   // A box counted by another edition can be undone in the box, too.
   if ('edition' in said)
-    writeHistory(
-      localStorage,
-      id,
-      remember(readHistory(localStorage, id), snapshotOf(now), snapshotOf(boxNow(jobId, id) ?? now)),
-    );
+    void keepStep(browserDisk, id, snapshotOf(now), snapshotOf(boxNow(jobId, id) ?? now));
   return undefined;
 }
 

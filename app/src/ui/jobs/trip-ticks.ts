@@ -1,6 +1,6 @@
 /** What is ticked of the list of a trip, kept on this phone by job. */
 import { z } from 'zod';
-import { keep } from '../client/kept';
+import { keepList } from '../client/kept';
 
 const Ticks = z.object({
   jobs: z
@@ -8,7 +8,7 @@ const Ticks = z.object({
     .catch({})
     .default({}),
 });
-const kept = keep('dense-pack/trip', Ticks);
+const kept = keepList('dense-pack/trip', Ticks);
 
 export const useTicks = (job: string): readonly string[] => kept.use().jobs[job] ?? NONE;
 const NONE: readonly string[] = [];

@@ -2,7 +2,8 @@
 import { BoxFields } from '@dense-pack/core/box/record';
 import { NO_PANEL } from '@dense-pack/core/box/panel';
 import { readCountLine } from '@dense-pack/core/shorthand/read';
-import { act, fireEvent, render, screen } from '@testing-library/react-native';
+import { act, fireEvent, render, screen, waitFor } from '@testing-library/react-native';
+import { browserDisk } from '@/sync/browser-disk';
 import * as queries from '../client/queries';
 import * as changes from '../house/job-changes';
 import { TripScreen } from './TripScreen';
@@ -39,15 +40,17 @@ function stand(line: string, found?: string) {
   render(<TripScreen jobId="job-0000001" />);
 }
 
-test('what is ticked stays ticked and is counted', () => {
+test('what is ticked stays ticked and is counted', async () => {
   stand('34 in3 2-gang plastic, 12/2 feed, 12/2 out, gfci, switch', '18 in3 plastic, 12/2 feed, duplex');
   const before = Number(/^(\d+) of/.exec(String(screen.getByTestId('left').props.children))?.[1]);
   expect(before).toBeGreaterThan(4);
   act(() => fireEvent.press(screen.getByRole('checkbox', { name: /^1 × GFCI receptacle/ })));
   expect(screen.getByTestId('left')).toHaveTextContent(new RegExp(`^${before - 1} of`));
-  expect(
-    JSON.parse(globalThis.localStorage.getItem('dense-pack/trip') ?? '').jobs['job-0000001'],
-  ).toHaveLength(1);
+  await waitFor(async () =>
+    expect(await browserDisk.get('words', 'dense-pack/trip')).toMatchObject({
+      jobs: { 'job-0000001': [expect.stringContaining('GFCI')] },
+    }),
+  );
 });
 
 test('a length is whole feet; what is none is refused and stays in its field', () => {

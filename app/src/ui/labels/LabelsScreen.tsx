@@ -6,7 +6,7 @@ import Printer from 'lucide-react-native/icons/printer';
 import { useMemo } from 'react';
 import { Text, View } from 'react-native';
 import Svg, { Path } from 'react-native-svg';
-import { labelAddress } from '../client/api';
+import { labelAddress } from '@/sync/api';
 import { type ShownJob, useJob } from '../client/queries';
 import { boxHref } from '../jobs/hrefs';
 import { dayWords } from '../parts/days';

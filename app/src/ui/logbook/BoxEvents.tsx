@@ -2,7 +2,7 @@
 import { EventsAnswer } from '@dense-pack/core/logbook/answer';
 import { useQuery } from '@tanstack/react-query';
 import { View } from 'react-native';
-import { request } from '../client/api';
+import { request } from '@/sync/api';
 import { dayWords } from '../parts/days';
 import { Words } from '../parts/Words';
 

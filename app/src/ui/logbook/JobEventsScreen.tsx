@@ -2,7 +2,7 @@
 import { JobEventsAnswer } from '@dense-pack/core/logbook/answer';
 import { useQuery } from '@tanstack/react-query';
 import { View } from 'react-native';
-import { request } from '../client/api';
+import { request } from '@/sync/api';
 import { useJob } from '../client/queries';
 import { boxHref } from '../jobs/hrefs';
 import { dayWords } from '../parts/days';

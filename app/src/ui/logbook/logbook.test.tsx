@@ -1,14 +1,14 @@
 /** The logbook on a phone: asked of the server, and without it of what the phone knows. */
-import { JobWithBoxes } from '../client/api';
+import { JobWithBoxes } from '@/sync/api';
 import { readCountLine } from '@dense-pack/core/shorthand/read';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { fireEvent, render, screen, waitFor } from '@testing-library/react-native';
-import * as api from '../client/api';
+import * as api from '@/sync/api';
 import { findHere } from './find';
 import { LogbookScreen } from './LogbookScreen';
 
-jest.mock('../client/api', () => ({
-  ...jest.requireActual<typeof api>('../client/api'),
+jest.mock('@/sync/api', () => ({
+  ...jest.requireActual<typeof api>('@/sync/api'),
   request: jest.fn(),
 }));
 

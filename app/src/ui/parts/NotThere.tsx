@@ -1,6 +1,6 @@
 /** In place of a job or a box that is not there, or cannot be read yet. */
 import type { ComponentProps } from 'react';
-import { ServerAway } from '../client/api';
+import { ServerAway } from '@/sync/api';
 import { Loading, Notice } from './Notice';
 import { Button } from './Press';
 import { Screen } from './Screen';

@@ -5,7 +5,7 @@ import CloudOff from 'lucide-react-native/icons/cloud-off';
 import CloudUpload from 'lucide-react-native/icons/cloud-upload';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { useOutbox } from '../client/queries';
+import { useOutbox, useWaitingPhotos } from '../client/queries';
 import { usePreferences } from '../theme/preferences';
 import { useColours } from '../theme/theme';
 import { Sheet } from './Sheet';
@@ -19,8 +19,9 @@ export function SaveSign() {
   const [open, setOpen] = useState(false);
   const colours = useColours();
   const { text } = usePreferences();
-  const stuck = needsPerson(state);
-  const waiting = entries.length;
+  const pictures = useWaitingPhotos();
+  const stuck = needsPerson(state) + pictures.filter(({ refused }) => refused !== undefined).length;
+  const waiting = entries.length + pictures.length;
   const Icon = stuck > 0 ? CloudAlert : away || full ? CloudOff : waiting > 0 ? CloudUpload : CloudCheck;
   const words = full
     ? 'Not kept'

@@ -1,6 +1,6 @@
 /** A job or a box that is not there, and one that cannot be read now, are told apart. */
 import { fireEvent, render, screen } from '@testing-library/react-native';
-import { ProblemAnswer, ServerAway } from '../client/api';
+import { ProblemAnswer, ServerAway } from '@/sync/api';
 import { NotThere } from './NotThere';
 
 jest.mock('expo-router', () => ({ router: { navigate: jest.fn() }, Link: 'Link' }));

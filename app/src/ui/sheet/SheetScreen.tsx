@@ -5,7 +5,7 @@ import FileDown from 'lucide-react-native/icons/file-down';
 import Printer from 'lucide-react-native/icons/printer';
 import { useMemo, useState } from 'react';
 import { useWindowDimensions, View } from 'react-native';
-import { photoAddress, sheetAddress } from '../client/api';
+import { photoAddress, sheetAddress } from '@/sync/api';
 import { type ShownBox, type ShownJob, useJob } from '../client/queries';
 import { boxHref } from '../jobs/hrefs';
 import { dayWords } from '../parts/days';

@@ -1,8 +1,8 @@
 /** The truck, the weights and the assumptions, kept on this phone. */
 import { Kit } from '@dense-pack/core/parts/kit';
-import { keep } from '../client/kept';
+import { keepList } from '../client/kept';
 
-const kept = keep('dense-pack/kit', Kit);
+const kept = keepList('dense-pack/kit', Kit);
 
 export const kitNow = kept.now;
 export const useKit = kept.use;

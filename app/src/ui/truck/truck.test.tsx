@@ -1,6 +1,7 @@
 /** The truck by touch: ticking, writing down a box, what is wrong said under its field. Invented boxes. */
 import { NEW_KIT } from '@dense-pack/core/parts/kit';
-import { act, fireEvent, render, screen } from '@testing-library/react-native';
+import { act, fireEvent, render, screen, waitFor } from '@testing-library/react-native';
+import { browserDisk } from '@/sync/browser-disk';
 import { FoldMeasures } from './FoldMeasures';
 import { KitSettings } from './KitSettings';
 import { kitNow, setKit } from './kit';
@@ -9,14 +10,14 @@ import { TruckScreen } from './TruckScreen';
 jest.mock('expo-router', () => ({ router: { navigate: jest.fn() } }));
 beforeEach(() => act(() => setKit(NEW_KIT)));
 
-test('a box is ticked into the truck and out of it, and kept', () => {
+test('a box is ticked into the truck and out of it, and kept', async () => {
   render(<TruckScreen />);
   const name = '1-gang plastic, old-work, 20.00 in³, 3¹⁄₈ in deep';
   fireEvent.press(screen.getByLabelText(name));
   expect(kitNow().here).toEqual(['plastic-1g-old-20']);
-  expect(JSON.parse(globalThis.localStorage.getItem('dense-pack/kit') ?? '{}').here).toEqual([
-    'plastic-1g-old-20',
-  ]);
+  await waitFor(async () =>
+    expect(await browserDisk.get('words', 'dense-pack/kit')).toMatchObject({ here: ['plastic-1g-old-20'] }),
+  );
   fireEvent.press(screen.getByLabelText(name));
   expect(kitNow().here).toEqual([]);
 });

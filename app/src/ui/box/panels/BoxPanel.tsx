@@ -6,7 +6,7 @@ import { type Form, FORMS, MATERIALS, type Material, MOUNTS } from '@dense-pack/
 import type { Edition } from '@dense-pack/core/edition/edition';
 import { View } from 'react-native';
 import { z } from 'zod';
-import { keep } from '../../client/kept';
+import { keepList } from '../../client/kept';
 import { Choice, plainOptions } from '../../parts/Choice';
 import { Notice } from '../../parts/Notice';
 import { Chip, Stepper } from '../../parts/Press';
@@ -113,7 +113,7 @@ export function BoxPanel({ boxId, box, edition, onChange }: BoxPanelProps) {
 }
 
 /** Boxes of which was said that they hold their cables by neither: a record has no word for it. */
-const noGrip = keep('dense-pack/no-grip', z.object({ boxes: z.array(z.string()).catch([]).default([]) }));
+const noGrip = keepList('dense-pack/no-grip', z.object({ boxes: z.array(z.string()).catch([]).default([]) }));
 
 /** A plastic box of two gangs or more usually grips its cables: asked once, for it counts (handbook 5, common practice). */
 function GripQuestion({ boxId, box, onChange }: Omit<BoxPanelProps, 'edition'>) {

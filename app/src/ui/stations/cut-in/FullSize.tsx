@@ -5,7 +5,7 @@ import FileDown from 'lucide-react-native/icons/file-down';
 import Printer from 'lucide-react-native/icons/printer';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { templateAddress } from '../../client/api';
+import { templateAddress } from '@/sync/api';
 import type { ShownBox } from '../../client/queries';
 import { Choice } from '../../parts/Choice';
 import { Button } from '../../parts/Press';

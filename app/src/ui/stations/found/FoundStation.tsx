@@ -7,8 +7,8 @@ import Copy from 'lucide-react-native/icons/copy';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { copyOf } from '@dense-pack/core/box/stages';
-import { makeBox, outbox, type ShownBox } from '../../client/queries';
-import { fieldsOf } from '../../client/entry';
+import { makeBox, removeBox, type ShownBox } from '../../client/queries';
+import { fieldsOf } from '@/sync/operation';
 import { Choice, plainOptions } from '../../parts/Choice';
 import { EditionChoice } from '../../parts/EditionChoice';
 import { Field } from '../../parts/Field';
@@ -112,7 +112,7 @@ export function FoundStation({ box, job, onChange }: FoundStationProps) {
         what="box"
         question={`Delete “${box.name}” and its record?`}
         onRemove={() => {
-          outbox.remove('boxes', box.id, box.version, box.name);
+          removeBox(box);
           go(`/job/${box.jobId}`);
         }}
       />
