@@ -127,3 +127,28 @@ test('changes that a browser kept for version 1 of the record are sent, as versi
   expect(await hand.waiting()).toBe(0);
   expect(hand.complaints).toEqual([]);
 });
+
+test('jobs and boxes are made before any server was seen, and arrive when one is', async () => {
+  const hand = await world.page(PHONE);
+  // The app itself is there; nothing of the server’s data ever answered.
+  const away = (request: HTTPRequest) =>
+    void (request.url().includes('/api/') ? request.abort() : request.continue());
+  await hand.page.setRequestInterception(true);
+  hand.page.on('request', away);
+  await hand.page.goto(`${world.address}/`);
+  await hand.touch('New box');
+  await hand.touch('18.0 in³');
+  await hand.touch('Cable');
+  await hand.touch('Add 12/2');
+  await hand.sees('fill', '6.75');
+  await hand.page.reload();
+  await hand.sees('fill', '6.75');
+  expect(await hand.waiting()).toBeGreaterThan(0);
+  hand.page.off('request', away);
+  await hand.page.setRequestInterception(false);
+  await hand.page.reload();
+  await hand.saved();
+  const id = hand.page.url().split('/').at(-1)?.split('?')[0] ?? '';
+  expect((await boxOf(id)).box.items).toHaveLength(1);
+  expect(hand.complaints).toEqual([]);
+});

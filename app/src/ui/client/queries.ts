@@ -124,6 +124,13 @@ export const outbox: Outbox = new Outbox(
   },
 );
 
+/** Asks the browser, once something waits, to keep it when it runs out of room for others. */
+const stopAsking = outbox.subscribe(() => {
+  if (outbox.snapshot().entries.length === 0) return;
+  stopAsking();
+  void globalThis.navigator?.storage?.persist?.().catch(() => undefined);
+});
+
 /** Photos go after the changes that name them. */
 export const photos: Photos = new Photos(browserDisk, {
   boxWaits: (boxId) => outbox.entryOf(boxId) !== undefined,
