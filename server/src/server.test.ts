@@ -323,7 +323,7 @@ test('the demo house has eighteen boxes, four of them over, and can be seeded ag
 test('the schema is published, and boxes go out as CSV', async () => {
   const schema = await api().get('/schema').expect(200);
   expect(schema.headers['content-type']).toMatch('application/schema+json');
-  expect(JSON.parse(schema.text)).toMatchObject({ $id: 'urn:dense-pack:box:2', type: 'object' });
+  expect(JSON.parse(schema.text)).toMatchObject({ $id: 'urn:dense-pack:box:3', type: 'object' });
   const { jobId } = await newBox();
   const csv = await api().get(`/jobs/${jobId}/boxes.csv`).expect(200);
   expect(csv.headers['content-type']).toMatch('text/csv');

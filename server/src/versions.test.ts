@@ -41,16 +41,16 @@ function write(id: string, jobId: string, document: string, found: string | null
 
 beforeAll(async () => {
   db = openDatabase(join(folder, 'test.db'), join(__dirname, 'migrations'));
-  for (const id of ['job-of-one', 'job-of-three'])
+  for (const id of ['job-of-one', 'job-of-four'])
     db.prepare(
       `INSERT INTO job (id, version, name, edition, created_at, updated_at) VALUES (?, 1, ?, 'nec2023', ?, ?)`,
     ).run(id, id, AT, AT);
   boxes.forEach(({ box, found }, nth) =>
     write(`box-of-one-${nth}`, 'job-of-one', JSON.stringify(box), found ? JSON.stringify(found) : null),
   );
-  write('box-readable', 'job-of-three', JSON.stringify(boxes[0]?.box), null);
-  write('box-of-three', 'job-of-three', '{"version":3,"cavity":"a field of the future"}', null);
-  write('box-twice', 'job-of-three', JSON.stringify(twice()), null);
+  write('box-readable', 'job-of-four', JSON.stringify(boxes[0]?.box), null);
+  write('box-of-four', 'job-of-four', '{"version":4,"cavity":"a field of the future"}', null);
+  write('box-twice', 'job-of-four', JSON.stringify(twice()), null);
   ({ server, address } = await listen(application(db, { clock: () => new Date(AT) }), 0));
 });
 afterAll(async () => {
@@ -64,10 +64,11 @@ function twice() {
 }
 const api = () => request(`${address}/api/v1`);
 
-test('every box of version 1 is read, with as many pieces as were counted, and written anew as version 2', async () => {
+test('every box of version 1 is read, with as many pieces as were counted, and written anew as version 3, its ticks beside it', async () => {
   const { body } = await api().get('/jobs/job-of-one').expect(200);
   expect(body.unreadable).toEqual([]);
   expect(body.boxes).toHaveLength(boxes.length);
+  let ticks = 0;
   for (const [nth, { box }] of boxes.entries()) {
     const { id, version, jobId: _job, createdAt: _made, updatedAt: _at, ...fields } = body.boxes[nth];
     const many = (kind: string) =>
@@ -80,33 +81,38 @@ test('every box of version 1 is read, with as many pieces as were counted, and w
       .put(`/boxes/${id}`)
       .send({ ...fields, version })
       .expect(200);
-    expect(put.body.box).toEqual(fields.box);
+    expect([put.body.box, put.body.seen]).toEqual([fields.box, fields.seen]);
+    // What was ticked in its plan is kept beside it, whatever the plan is now.
+    const { work } = box as { work?: { made: string[]; plan?: unknown } };
+    ticks += fields.seen.made.length;
+    expect(fields.seen.made).toHaveLength(work?.plan === undefined ? 0 : work.made.length);
     const { body: history } = await api().get(`/boxes/${id}/states`).expect(200);
     expect(history).toMatchObject({ unreadable: 0, states: [{ version: 2 }, { version: 1 }] });
     expect(history.states[1].box).toEqual(fields.box);
   }
+  expect(ticks).toBeGreaterThan(0);
   const rows = db
     .prepare<[], { version: number }>(
       `SELECT json_extract(document, '$.version') AS version FROM box WHERE job_id = 'job-of-one'`,
     )
     .all();
-  expect(new Set(rows.map(({ version }) => version))).toEqual(new Set([2]));
+  expect(new Set(rows.map(({ version }) => version))).toEqual(new Set([3]));
 });
 
-test('a program of version 1 that sends a box is understood; one of version 3 is refused by its field', async () => {
+test('a program of version 1 that sends a box is understood; one of version 4 is refused by its field', async () => {
   const made = await api()
     .post('/jobs/job-of-one/boxes')
     .send({ name: 'Old', box: boxes[0]?.box })
     .expect(201);
-  expect(made.body.box.version).toBe(2);
+  expect(made.body.box.version).toBe(3);
   const newer = await api()
     .post('/jobs/job-of-one/boxes')
-    .send({ name: 'New', box: { version: 3, shell: {}, items: [] } })
+    .send({ name: 'New', box: { version: 4, shell: {}, items: [] } })
     .expect(400);
   expect(newer.body.errors).toEqual([
     {
       field: 'box.version',
-      accepted: expect.stringMatching(/version 3; this program reads versions up to 2/),
+      accepted: expect.stringMatching(/version 4; this program reads versions up to 3/),
     },
   ]);
   const same = await api().post('/jobs/job-of-one/boxes').send({ name: 'Twice', box: twice() }).expect(400);
@@ -114,32 +120,32 @@ test('a program of version 1 that sends a box is understood; one of version 3 is
 });
 
 test('what cannot be read is told beside the rest, kept as it is, given out as a file and never written over', async () => {
-  const { body } = await api().get('/jobs/job-of-three').expect(200);
+  const { body } = await api().get('/jobs/job-of-four').expect(200);
   expect(body.boxes.map(({ id }: { id: string }) => id)).toEqual(['box-readable']);
   expect(body.unreadable).toEqual([
     {
-      id: 'box-of-three',
-      name: 'box-of-three',
+      id: 'box-of-four',
+      name: 'box-of-four',
       room: 'Den',
       version: 1,
-      why: expect.stringMatching(/version 3/),
+      why: expect.stringMatching(/version 4/),
     },
     { id: 'box-twice', name: 'box-twice', room: 'Den', version: 1, why: expect.stringMatching(/same id/) },
   ]);
   const { body: list } = await api().get('/jobs').expect(200);
-  expect(list.jobs.find(({ id }: { id: string }) => id === 'job-of-three')).toMatchObject({
+  expect(list.jobs.find(({ id }: { id: string }) => id === 'job-of-four')).toMatchObject({
     boxes: 1,
     unreadable: 2,
   });
-  const one = await api().get('/boxes/box-of-three').expect(422);
-  expect(one.body.detail).toMatch(/version 3.*kept as it is/);
+  const one = await api().get('/boxes/box-of-four').expect(422);
+  expect(one.body.detail).toMatch(/version 4.*kept as it is/);
   const change = { name: 'Over it', box: { version: 2, shell: {}, items: [] }, version: 1 };
-  await api().put('/boxes/box-of-three').send(change).expect(422);
-  const file = await api().get('/boxes/box-of-three/stored').expect(200);
+  await api().put('/boxes/box-of-four').send(change).expect(422);
+  const file = await api().get('/boxes/box-of-four/stored').expect(200);
   expect(file.headers['content-disposition']).toMatch(/attachment/);
-  expect(file.body).toMatchObject({ id: 'box-of-three', box: { cavity: 'a field of the future' } });
+  expect(file.body).toMatchObject({ id: 'box-of-four', box: { cavity: 'a field of the future' } });
   await api().get('/boxes/none-such/stored').expect(404);
-  await api().get('/jobs/job-of-three/boxes.csv').expect(200);
+  await api().get('/jobs/job-of-four/boxes.csv').expect(200);
 });
 
 test('a state that cannot be read is counted beside the others', async () => {
@@ -152,7 +158,7 @@ test('a state that cannot be read is counted beside the others', async () => {
 });
 
 test('the person may still throw away what cannot be read', async () => {
-  await api().delete('/boxes/box-of-three?version=2').expect(422);
-  await api().delete('/boxes/box-of-three?version=1').expect(200);
-  await api().get('/boxes/box-of-three/stored').expect(404);
+  await api().delete('/boxes/box-of-four?version=2').expect(422);
+  await api().delete('/boxes/box-of-four?version=1').expect(200);
+  await api().get('/boxes/box-of-four/stored').expect(404);
 });

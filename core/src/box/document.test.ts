@@ -11,7 +11,7 @@ import { BoxDocument, EMPTY_BOX, type Item, larger } from './document.ts';
 import { BoxFields, JobFields, NewJob, Problem } from './record.ts';
 
 const CABLE = { id: 'i1.0', kind: 'cable', size: 12, conductors: 2 } as const;
-const boxWith = (change: object) => ({ version: 2, shell: {}, items: [], ...change });
+const boxWith = (change: object) => ({ version: 3, shell: {}, items: [], ...change });
 
 function refusal(value: unknown): string {
   const parsed = BoxDocument.safeParse(value);
@@ -21,7 +21,7 @@ function refusal(value: unknown): string {
 
 test('what is left out takes its usual value', () => {
   expect(BoxDocument.parse(boxWith({ items: [CABLE] }))).toEqual({
-    version: 2,
+    version: 3,
     shell: { gangs: 1 },
     flaps: 'leave-out',
     items: [{ ...CABLE, make: 'nm', ground: true }],
@@ -29,8 +29,8 @@ test('what is left out takes its usual value', () => {
 });
 
 test.each([
-  ['another version', { ...boxWith({}), version: 3 }, /version/],
-  ['no shell', { version: 2, items: [] }, /shell/],
+  ['another version', { ...boxWith({}), version: 4 }, /version/],
+  ['no shell', { version: 3, items: [] }, /shell/],
   ['an unknown field', boxWith({ colour: 'red' }), /colour/],
   ['an unknown edition', boxWith({ edition: 'nec1999' }), /edition/],
   [

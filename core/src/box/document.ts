@@ -27,7 +27,7 @@ import {
 } from './words.ts';
 
 /** The version this code writes. Older ones are brought up by `versions.ts`. */
-export const DOCUMENT_VERSION = 2;
+export const DOCUMENT_VERSION = 3;
 
 /** Limits a record is held to; a count or size beyond them is a slip, not a box. */
 export const LIMITS = {

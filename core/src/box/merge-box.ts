@@ -6,11 +6,11 @@ export type Merged = MergedOf<BoxFields>;
 
 /** Lists of which each entry is there or not: what was added and taken out is kept of both. */
 const SETS = new Set([
-  'box.work.made',
   'box.work.renewed',
   'seen.conditions',
   'seen.safe',
   'seen.photos',
+  'seen.made',
   'seen.readings',
   'seen.safety.dead',
   'seen.closing.results',
@@ -21,7 +21,6 @@ const SETS = new Set([
 /** What belongs together is taken as one: a wiring, a wall with its opening, a run of raceway, a remedy. */
 const WHOLE = new Set([
   'box.work.found',
-  'box.work.plan',
   'seen.hole',
   'seen.surface',
   'seen.remedy',
@@ -32,7 +31,7 @@ const WHOLE = new Set([
 ]);
 
 /** What follows from something else: it is asked of no one, the later word stands. */
-const FOLLOWS = new Set(['stageAt', 'box.work.plan', 'seen.safety.at', 'seen.closing.outcome']);
+const FOLLOWS = new Set(['stageAt', 'seen.safety.at', 'seen.closing.outcome']);
 
 /** A wiring names its pieces elsewhere; the box as it was found goes by the rules of the box. */
 const RULES: Rules = {

@@ -5,11 +5,13 @@ import { DEFAULT_EDITION, EDITION_IDS } from '../edition/index.ts';
 import { Closing } from './closing.ts';
 import { Hole } from './hole.ts';
 import { Links } from './links.ts';
+import { MadeUp } from './made-up.ts';
 import { oneLine } from './one-line.ts';
 import { NO_PANEL, Panel } from './panel.ts';
 import { Reading } from './reading.ts';
 import { Safety } from './safety.ts';
 import { Surface } from './surface.ts';
+import { ticksBeside } from './ticks-beside.ts';
 import { StoredBox } from './versions.ts';
 import { CONDITIONS, keysOf, SAFE_STEPS, STAGES, STUDS } from './words.ts';
 
@@ -66,14 +68,16 @@ export const Seen = z.strictObject({
     .optional(),
   /** The remedy that was taken into the plan, up to three steps, and why it was chosen. */
   remedy: z.array(z.string().max(400)).max(4).default([]),
+  /** Joints and terminals ticked as made up, each with what met there. */
+  made: z.array(MadeUp).max(2000, 'must be at most 2000 ticks').default([]),
   /** Photos kept with the box, oldest first. */
   photos: z.array(RecordId).max(PHOTOS_MOST, `must be at most ${PHOTOS_MOST} photos`).default([]),
 });
 export type Seen = z.output<typeof Seen>;
 export const NOTHING_SEEN: Seen = Seen.parse({});
 
-/** What a person says of a box beside what is in it. */
-export const BoxFields = z.strictObject({
+/** What a person says of a box beside what is in it, field by field. */
+export const BOX_FIELDS = {
   name: name('box'),
   room: oneLine(80).trim().default(''),
   circuit: oneLine(40).trim().default(''),
@@ -85,8 +89,17 @@ export const BoxFields = z.strictObject({
   /** How it was found, once a change is planned. */
   found: StoredBox.nullable().default(null),
   seen: Seen.default(NOTHING_SEEN),
-});
+};
+
+/** A record of a box with more fields; one of an earlier version kept its ticks in the document. */
+const boxWith = <S extends z.ZodRawShape>(more: S) =>
+  z.preprocess(ticksBeside, z.strictObject({ ...BOX_FIELDS, ...more }));
+
+/** What a person says of a box. */
+export const BoxFields = boxWith({});
 export type BoxFields = z.output<typeof BoxFields>;
+/** As it is written by hand: what has a usual value may be left out. */
+export type BoxFieldsIn = z.input<z.ZodObject<typeof BOX_FIELDS>>;
 
 const stamps = {
   id: RecordId,
@@ -127,7 +140,7 @@ export const JobCard = Job.extend({
 export type JobCard = z.output<typeof JobCard>;
 
 /** A box as it is stored. */
-export const BoxRecord = BoxFields.extend({ ...stamps, jobId: RecordId });
+export const BoxRecord = boxWith({ ...stamps, jobId: RecordId });
 export type BoxRecord = z.output<typeof BoxRecord>;
 
 /** One state of a box in its history: what was stored, and when. */
@@ -146,7 +159,7 @@ export type BoxState = z.output<typeof BoxState>;
  */
 const operation = RecordId.optional();
 export const NewJob = JobFields.extend({ id: RecordId.optional(), operation });
-export const NewBox = BoxFields.extend({ id: RecordId.optional(), operation });
+export const NewBox = boxWith({ id: RecordId.optional(), operation });
 /** What an older program does not know of a job stays as it is stored. */
 export const JobChange = JobFields.extend({
   panel: Panel.optional(),
@@ -154,7 +167,7 @@ export const JobChange = JobFields.extend({
   version: z.int().min(1),
   operation,
 });
-export const BoxChange = BoxFields.extend({ version: z.int().min(1), operation });
+export const BoxChange = boxWith({ version: z.int().min(1), operation });
 
 /** Each box of a job with the version of it that is meant. */
 export const BoxVersions = z.record(RecordId, z.int().min(1));
@@ -166,7 +179,7 @@ export const JobDeletion = z.strictObject({ boxes: BoxVersions.optional() });
 /** A record as a write by an operation is answered: what is stored now, and the version this write made. */
 const taken = z.int().min(1).optional();
 export const TakenJob = Job.extend({ taken });
-export const TakenBox = BoxRecord.extend({ taken });
+export const TakenBox = boxWith({ ...stamps, jobId: RecordId, taken });
 
 /** An error answer (RFC 9457), with the fields that were wrong and what each accepts. */
 export const Problem = z.object({

@@ -54,7 +54,8 @@ export type Over =
  * @param newId the id of a piece that is split off, by the piece it comes from
  */
 export function withWork(box: BoxDocument, plan: WorkPlan, newId: (from: string) => string): SetUp {
-  const { runs, devices, ...work } = plan;
+  // The plan follows from what is told, and what is made up of it is kept beside the box.
+  const { runs, devices, plan: _plan, made: _made, ...work } = plan;
   const over: Over[] = [];
   const items = spread(box.items, runs, newId, over);
   const told = new Map<string, Run>();

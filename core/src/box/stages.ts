@@ -19,10 +19,14 @@ export function planChange({ box }: Pick<BoxFields, 'box'>, now: string): Staged
 /**
  * Says that the plan was built as it stands. What was found stays beside it, with the wiring that was entered for
  * it; the wiring that was planned is the one that is in the box now, and the next plan starts from it.
+ * @param planned the wiring of the plan; undefined where none was set up
  */
-export function markBuilt({ box, found }: Pick<BoxFields, 'box' | 'found'>, now: string): Staged {
+export function markBuilt(
+  { box, found }: Pick<BoxFields, 'box' | 'found'>,
+  now: string,
+  planned: Wiring | undefined,
+): Staged {
   const { work } = box;
-  const planned = work?.plan;
   if (!work || !planned || !isOf(planned, box)) return { box, found, stage: 'built', stageAt: now };
   const { renewed: _renewed, ...rest } = work;
   return {
@@ -46,7 +50,7 @@ export function dropPlan({ box, found }: Pick<BoxFields, 'box' | 'found'>, now: 
 /** A box as it was found, with the wiring that was entered as found while a change of it was planned. */
 function withFound(found: BoxDocument, { circuits, schools, found: wiring }: BoxWork): BoxDocument {
   if (wiring === undefined) return found;
-  return { ...found, work: { ...(found.work ?? { circuits, schools, made: [] }), found: wiring } };
+  return { ...found, work: { ...(found.work ?? { circuits, schools }), found: wiring } };
 }
 
 /** Whether every end of a wiring is of a piece that is in the box. */
@@ -77,7 +81,7 @@ export function copyOf(
     const { work, ...rest } = renamed(one, rename);
     if (work === undefined) return rest;
     const { circuits, schools } = work;
-    return { ...rest, work: { circuits, schools, made: [] } };
+    return { ...rest, work: { circuits, schools } };
   };
   return {
     name: `${name.slice(0, 74)}, copy`,

@@ -11,7 +11,9 @@ import { printCountLine } from '../shorthand/print.ts';
 import { readCountLine } from '../shorthand/read.ts';
 import { newId } from './new-id.ts';
 import { countedIds, isPieceId } from './piece-id.ts';
-import { BoxFields } from './record.ts';
+import { stillMade } from './made-up.ts';
+import { BoxChange, BoxFields, BoxRecord, NewBox, TakenBox } from './record.ts';
+import { Wiring } from './work.ts';
 import { bringUpToDate, DocumentRefused, StoredBox } from './versions.ts';
 
 interface One {
@@ -66,7 +68,7 @@ test.each(written)('%s comes over whole', (_name, old) => {
   for (const { of, ...device } of old.work?.devices ?? [])
     expect(byId.get(of)).toMatchObject({ wired: device });
   if (old.work) {
-    const { runs: _runs, devices: _devices, ...rest } = old.work;
+    const { runs: _runs, devices: _devices, plan: _plan, made: _made, ...rest } = old.work;
     expect(now.work).toEqual(rest);
   }
   // The same count, and the same again when it is written and read anew.
@@ -77,13 +79,13 @@ test.each(written)('%s comes over whole', (_name, old) => {
 });
 
 test('what is up to date comes back untouched; what is newer, or none, is refused in words', () => {
-  const now = { version: 2, shell: {}, items: [] };
+  const now = { version: 3, shell: {}, items: [] };
   expect(bringUpToDate(now)).toBe(now);
-  expect(() => bringUpToDate({ version: 3 })).toThrow(/version 3; this program reads versions up to 2/);
+  expect(() => bringUpToDate({ version: 4 })).toThrow(/version 4; this program reads versions up to 3/);
   expect(() => bringUpToDate([])).toThrow(DocumentRefused);
   expect(() => bringUpToDate({ version: 'x' })).toThrow(/whole number from 1/);
-  const read = BoxFields.safeParse({ name: 'A', box: { ...now, version: 3 } });
-  expect(read.error?.issues).toMatchObject([{ path: ['box', 'version'], message: /version 3/ }]);
+  const read = BoxFields.safeParse({ name: 'A', box: { ...now, version: 4 } });
+  expect(read.error?.issues).toMatchObject([{ path: ['box', 'version'], message: /version 4/ }]);
 });
 
 describe('contradictions of version 1', () => {
@@ -153,7 +155,7 @@ describe('contradictions of version 1', () => {
     expect(over[2]).toBe('Before: i1.1: 3 conductors are told of where 1 of the raceway are left.');
   });
 
-  test('what is told of pieces that are gone falls away; wirings and ticks that name them stay', () => {
+  test('what is told of pieces that are gone falls away; wirings that name them stay', () => {
     const found = {
       ...noWires,
       joints: [{ id: 'j1', ends: ['w:i1.0:black', 'w:i9.0:black'], connectors: [] }],
@@ -173,7 +175,7 @@ describe('contradictions of version 1', () => {
       }),
     );
     expect(now.items).toHaveLength(1);
-    expect(now.work).toMatchObject({ found: { joints: found.joints }, made: ['j1', 'land:t:i8.0:line'] });
+    expect(now.work).toMatchObject({ found: { joints: found.joints } });
   });
 
   test('two sets of words for one piece: the first stands, as it did', () => {
@@ -204,4 +206,60 @@ test('a new id is one of a piece, and none comes twice', () => {
   expect(new Set(many).size).toBe(many.length);
   const counted = countedIds();
   expect([counted(), counted()].every(isPieceId)).toBe(true);
+});
+
+describe('from version 2: the plan follows from the box, what is made up of it stands beside', () => {
+  const plan = {
+    ...noWires,
+    joints: [{ id: 'j4', ends: ['w:i1.0:black', 'p:p1'], connectors: [] }],
+    pigtails: [{ id: 'p1', size: 12, colour: 'black' }],
+    lands: [{ end: 'p:p1', at: 't:i2.0:line' }],
+  };
+  const two = (more: object) => ({
+    ...{ version: 2, shell: {}, items: [{ id: 'i1.0', kind: 'cable', size: 12, conductors: 2 }] },
+    work: { circuits: [{ id: 'a' }], plan, ...more },
+  });
+
+  test('each tick comes over with what met there; the document keeps neither plan nor ticks', () => {
+    const made = ['j4', 'land:t:i2.0:line', 'land:tape:i2.0', 'j9'];
+    const read = BoxFields.parse({ name: 'Den', box: two({ made }), seen: { note: 'scorched' } });
+    expect([read.box.version, Object.keys(read.box.work ?? {}).sort()]).toEqual([3, ['circuits', 'schools']]);
+    expect(read.seen).toMatchObject({
+      note: 'scorched',
+      made: [
+        { tick: 'joint', meets: 'pigtail>t:i2.0:line w:i1.0:black' },
+        { tick: 'land:t:i2.0:line' },
+        { tick: 'land:tape:i2.0' },
+      ],
+    });
+    // Whatever the joint is numbered in the plan of the day.
+    const again = { ...plan, joints: plan.joints.map((one) => ({ ...one, id: 'j1' })) };
+    expect(stillMade(read.seen.made, Wiring.parse(again)).sort()).toEqual(
+      ['j1', 'land:t:i2.0:line', 'land:tape:i2.0'].sort(),
+    );
+    expect(BoxFields.parse(JSON.parse(JSON.stringify(read)))).toEqual(read);
+  });
+
+  test('ticks without the plan they were ticked in say nothing; every record with a box is read so', () => {
+    expect(
+      BoxFields.parse({
+        name: 'Den',
+        box: { ...two({ made: ['j4'] }), work: { circuits: [{ id: 'a' }], made: ['j4'] } },
+      }).seen.made,
+    ).toEqual([]);
+    const stamps = {
+      id: 'box-0000001',
+      version: 1,
+      createdAt: '2026-01-01T00:00:00Z',
+      updatedAt: '2026-01-01T00:00:00Z',
+    };
+    const record = { name: 'Den', box: two({ made: ['j4'] }) };
+    for (const read of [
+      BoxRecord.parse({ ...record, ...stamps, jobId: 'job-0000001' }),
+      NewBox.parse(record),
+      BoxChange.parse({ ...record, version: 1 }),
+      TakenBox.parse({ ...record, ...stamps, jobId: 'job-0000001' }),
+    ])
+      expect(read.seen.made).toHaveLength(1);
+  });
 });

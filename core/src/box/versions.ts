@@ -8,7 +8,10 @@
  *   other words go into the note;
  * - the counts are never touched: of a raceway of which more conductors were told than it has, the later runs
  *   get what is left;
- * - what was told of pieces that are no longer in the box falls away with them; wirings and ticks stay as they are.
+ * - what was told of pieces that are no longer in the box falls away with them; wirings stay as they are.
+ *
+ * From version 2 to 3: the plan is left out, for it follows from what is told; what was made up of it stands beside the
+ * box (`ticks-beside.ts`).
  */
 import { z } from 'zod';
 import { BoxDocument, DOCUMENT_VERSION, type Item, LIMITS } from './document.ts';
@@ -33,7 +36,7 @@ export class DocumentRefused extends Error {
 const refused = (message: string) => new DocumentRefused([{ path: ['version'], message }]);
 
 /** Step N turns a document of version N into one of version N + 1. */
-const STEPS: readonly ((document: unknown) => unknown)[] = [fromOne];
+const STEPS: readonly ((document: unknown) => unknown)[] = [fromOne, fromTwo];
 
 /**
  * Brings a document up to date before it is parsed; one of the newest version comes back untouched.
@@ -71,12 +74,21 @@ function fromOne(document: unknown): unknown {
   const read = DocumentOne.safeParse(setApart(document));
   if (!read.success) throw new DocumentRefused(read.error.issues);
   const { items, work, note, ...rest } = read.data;
-  const bare = { ...rest, version: DOCUMENT_VERSION, items: items.flatMap(piecesOf) } as BoxDocument;
+  // Its work is laid down as today’s: the next step finds nothing more to leave out.
+  const bare = { ...rest, version: 2, items: items.flatMap(piecesOf) } as unknown as BoxDocument;
   if (work === undefined) return { ...bare, ...(note === undefined ? {} : { note }) };
   const plan: WorkPlan = work;
   const { box, over } = withWork(bare, plan, nextOf(bare, plan));
   const said = [note, ...over.map((one) => `Before: ${inWords(one)}.`)].filter((one) => one !== undefined);
   return said.length === 0 ? box : { ...box, note: said.join('\n').slice(0, LIMITS.note) };
+}
+
+function fromTwo(document: unknown): unknown {
+  const { work, ...rest } = document as { readonly work?: unknown };
+  const next = { ...rest, version: DOCUMENT_VERSION };
+  if (typeof work !== 'object' || work === null) return work === undefined ? next : { ...next, work };
+  const { plan: _plan, made: _made, ...kept } = work as { readonly plan?: unknown; readonly made?: unknown };
+  return { ...next, work: kept };
 }
 
 /** What was said twice and differently, for the note. */

@@ -208,21 +208,24 @@ const shared = {
   schools: Schools.default(Schools.parse({})),
   /** The wiring as it was found, entered by hand. */
   found: Wiring.optional(),
-  /** The wiring that was planned. */
-  plan: Wiring.optional(),
   /** Devices exchanged like for like: worn, and wired again terminal for terminal. */
   renewed: z.array(piece).max(240).optional(),
-  /** Joints and terminals ticked as made up. */
-  made: z.array(z.string().max(80)).max(2000).default([]),
 };
 
-/** What a box keeps of its work as a whole; what each piece does is kept with the piece. */
+/**
+ * What a box keeps of its work as a whole; what each piece does is kept with the piece. Its plan follows from it and is
+ * not kept; what was made up of it is kept beside the box.
+ */
 export const BoxWork = z.strictObject(shared);
 export type BoxWork = z.output<typeof BoxWork>;
 
 /** The whole of it in one place, as the planner reads it and as `--work` takes it. */
 export const WorkPlan = z.strictObject({
   ...shared,
+  /** The wiring that is planned. */
+  plan: Wiring.optional(),
+  /** Joints and terminals of it that are made up, by their ticks. */
+  made: z.array(z.string().max(80)).max(2000).default([]),
   runs: z.array(Run).max(500),
   devices: z.array(DeviceWork).max(240),
 });

@@ -67,6 +67,6 @@ export type ArchivePreview = z.output<typeof ArchivePreview>;
 
 /** The JSON Schema of the files of an archive, as it lies in it. */
 export const archiveJsonSchema = (): unknown => ({
-  'archive.json': z.toJSONSchema(ArchiveHead, { io: 'input', unrepresentable: 'any' }),
-  'boxes/<id>.json': z.toJSONSchema(ArchivedBox, { io: 'input', unrepresentable: 'any' }),
+  'archive.json': z.toJSONSchema(ArchiveHead, { io: 'output', unrepresentable: 'any' }),
+  'boxes/<id>.json': z.toJSONSchema(ArchivedBox, { io: 'output', unrepresentable: 'any' }),
 });

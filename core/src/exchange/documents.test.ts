@@ -78,7 +78,7 @@ describe('CSV', () => {
   });
 
   test('a cell that a spreadsheet would run is written as text', () => {
-    const box = BoxDocument.parse({ version: 2, shell: {}, items: [] });
+    const box = BoxDocument.parse({ version: 3, shell: {}, items: [] });
     const csv = writeCsv([{ name: '=SUM(A1)', room: '@x', circuit: '', box }]);
     expect(csv).toMatch("'=SUM(A1),'@x,");
   });

@@ -27,7 +27,7 @@ function record(line: string, more: object = {}): BoxRecord {
 test('recorded, planned, built, tested, opened again, dropped: each once, in order', () => {
   const found = record('18 in3 plastic, 2x 12/2, duplex');
   const planned = { ...found, ...planChange(found, AT) };
-  const built = { ...planned, ...markBuilt(planned, AT) };
+  const built = { ...planned, ...markBuilt(planned, AT, undefined) };
   const results = [
     {
       test: 'finish|fold',

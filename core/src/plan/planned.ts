@@ -1,5 +1,6 @@
 /** A box planned and judged at once: what it does, its wiring, and everything that keeps it from being good. */
 import type { BoxDocument } from '../box/document.ts';
+import type { MadeUp } from '../box/made-up.ts';
 import type { Wiring, WorkPlan } from '../box/work.ts';
 import type { Edition } from '../edition/index.ts';
 import { wordsOf } from '../finding/finding.ts';
@@ -82,19 +83,21 @@ export function planBox(
   edition: Edition,
   stock?: Stock,
   mode: Mode = 'plan',
+  made: readonly MadeUp[] = [],
 ): Planned {
-  return assemble(box, said, computePlan(box, said, edition, stock, mode), edition, mode);
+  return assemble(box, said, computePlan(box, said, edition, stock, mode), edition, mode, made);
 }
 
-/** All that is known of a planned box, from what was computed of it. */
+/** All that is known of a planned box, from what was computed of it. @param made what was ticked as made up */
 export function assemble(
   box: BoxDocument,
   said: WorkPlan,
   { plan, proof, findings }: Computed,
   edition: Pick<Edition, 'unit'>,
   mode: Mode,
+  made: readonly MadeUp[] = [],
 ): Planned {
-  const work = withPlan(said, plan.wiring);
+  const work = withPlan(said, plan.wiring, made);
   const circuitry = wired(box, work, wiringIn(work, plan, mode));
   const say = planSayer(circuitry.physical, work, edition);
   const wiring = wiringIn(work, plan, mode);

@@ -220,7 +220,7 @@ export function workOf(box: BoxDocument, circuit = ''): WorkPlan {
   const guess = suggestWork(box, circuit);
   const { work } = box;
   if (!work && runs.length === 0 && devices.length === 0) return guess;
-  const told = work ?? { circuits: guess.circuits, schools: guess.schools, made: [] };
+  const told = work ?? { circuits: guess.circuits, schools: guess.schools };
   const added = guess.runs.filter(({ of }) => !runs.some((one) => one.of === of));
   // A cable that came later may bring a circuit that was not set up: the second hot of a range, say.
   const brought = new Set(added.flatMap((one) => one.circuits));
@@ -228,6 +228,7 @@ export function workOf(box: BoxDocument, circuit = ''): WorkPlan {
   const unknown = guess.circuits.some(({ id }) => brought.has(id) && !known(id));
   return {
     ...told,
+    made: [],
     circuits: unknown
       ? [
           ...guess.circuits.map((one) => ({ ...one, ...known(one.id) })),

@@ -7,6 +7,7 @@ import {
   type UnreadableBox,
   unsizedDevices,
 } from '@dense-pack/core';
+import { ticksBeside } from '@dense-pack/core/box/ticks-beside';
 import type { ArchivedBox } from '@dense-pack/core/exchange/archive';
 import { LRUCache } from 'lru-cache';
 import type { Db } from '../database.ts';
@@ -15,7 +16,7 @@ import { findJob, touchJob } from './job-rows.ts';
 import { indexMissing, keepEvent, log } from './logbook.ts';
 import { goneSince, remember, takenBefore } from './operations.ts';
 import { namePhotos } from './photos.ts';
-import { documentIn, keepState, Unread } from './states.ts';
+import { documentFrom, documentIn, keepState, Unread } from './states.ts';
 
 interface BoxRow {
   id: string;
@@ -34,6 +35,11 @@ interface BoxRow {
 }
 
 function boxOf(row: BoxRow): BoxRecord {
+  // A document of an earlier version kept its ticks: they stand beside it.
+  const { box, seen } = ticksBeside({ box: JSON.parse(row.document), seen: JSON.parse(row.seen) }) as Record<
+    'box' | 'seen',
+    unknown
+  >;
   return {
     id: row.id,
     jobId: row.job_id,
@@ -41,11 +47,11 @@ function boxOf(row: BoxRow): BoxRecord {
     name: row.name,
     room: row.room,
     circuit: row.circuit,
-    box: documentIn(row.document),
+    box: documentFrom(box),
     stage: row.stage,
     stageAt: row.stage_at,
     found: row.found === null ? null : documentIn(row.found),
-    seen: Seen.parse(JSON.parse(row.seen)),
+    seen: Seen.parse(seen),
     createdAt: row.created_at,
     updatedAt: row.updated_at,
   };

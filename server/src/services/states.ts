@@ -11,8 +11,11 @@ interface StateRow {
 }
 
 /** A stored document, brought up to date and parsed. @throws Unread for what this program cannot read */
-export function documentIn(text: string): BoxDocument {
-  const read = StoredBox.safeParse(JSON.parse(text));
+export const documentIn = (text: string): BoxDocument => documentFrom(JSON.parse(text));
+
+/** A document of any version. @throws Unread for what this program cannot read */
+export function documentFrom(value: unknown): BoxDocument {
+  const read = StoredBox.safeParse(value);
   if (read.success) return read.data;
   throw new Unread(
     read.error.issues

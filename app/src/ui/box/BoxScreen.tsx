@@ -76,7 +76,7 @@ export function BoxScreen({ jobId, boxId, first }: BoxScreenProps) {
   const scroller = useRef<ScrollView>(null);
   // Another station begins at its top. Where the instrument scrolls too, the person stays where they were.
   const place = usePlace(first, () => pinned && scroller.current?.scrollTo({ y: 0, animated: false }));
-  const { edit, changeFields, go, canUndo, canRedo } = useBoxEdit(jobId, boxId, place.isPlanning);
+  const { edit, editBoth, changeFields, go, canUndo, canRedo } = useBoxEdit(jobId, boxId, place.isPlanning);
   const made = useAllMade(box, job);
   useLaterFetched();
   useBoxKeys({ choose: place.choose, go, help: () => setHelping(true), close: place.close });
@@ -167,6 +167,7 @@ export function BoxScreen({ jobId, boxId, first }: BoxScreenProps) {
             tape={tape}
             width={workWidth}
             onBox={edit}
+            onBoth={editBoth}
             onFields={changeFields}
             onItem={place.openItem}
           />

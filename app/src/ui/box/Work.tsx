@@ -26,13 +26,14 @@ export const Work = memo(function Work({
   tape,
   width,
   onBox,
+  onBoth,
   onFields,
   onItem,
 }: WorkProps) {
   if ('station' in open) {
     if (open.station === 'count') return tape;
     const View = STATION_VIEWS[open.station];
-    return <View {...{ box, job, counted, edition, tape, width, onBox, onFields }} />;
+    return <View {...{ box, job, counted, edition, tape, width, onBox, onBoth, onFields }} />;
   }
   const adding = { box: box.box, onChange: onBox, onOpen: onItem };
   switch (open.adder) {

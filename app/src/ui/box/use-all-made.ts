@@ -13,7 +13,7 @@ export function useAllMade(
 ): Made {
   const kit = useKit();
   const [told, setTold] = useState<{ readonly of: ShownBox['box']; readonly made: Made }>();
-  const ticked = (shown?.box.work?.made.length ?? 0) > 0;
+  const ticked = (shown?.seen.made.length ?? 0) > 0;
   useEffect(() => {
     if (!shown || !job || !ticked) return undefined;
     let over = false;

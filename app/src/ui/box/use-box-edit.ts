@@ -12,11 +12,16 @@ import { boxNow, changeBox, type ShownBox } from '../client/queries';
 
 /** Gives the changed box for the box as it stands now. */
 export type ChangeBox = (change: (box: BoxDocument) => BoxDocument) => void;
+/** A box and what is said beside it. */
+export type BoxAndSeen = Pick<BoxFields, 'box' | 'seen'>;
+/** Gives both for both as they stand now. */
+export type ChangeBoth = (change: (now: BoxAndSeen) => BoxAndSeen) => void;
 /** Gives the changed fields for the record as it stands now. */
 export type ChangeFields = (change: (box: ShownBox) => Partial<BoxFields>) => readonly FieldProblem[];
 
 export interface BoxEdit {
   readonly edit: ChangeBox;
+  readonly editBoth: ChangeBoth;
   readonly changeFields: ChangeFields;
   readonly go: (way: 'back' | 'ahead') => void;
   readonly canUndo: boolean;
@@ -42,17 +47,27 @@ export function useBoxEdit(jobId: string, boxId: string, planning?: () => boolea
     },
     [jobId, boxId, keep],
   );
-  const edit = useCallback<ChangeBox>(
+  const editBoth = useCallback<ChangeBoth>(
     (change) =>
       void changeFields((now) => {
-        const box = change(now.box);
-        const begins = planning?.() && now.stage === 'found' && now.box.items.length > 0;
-        return begins ? { ...planChange(now, new Date().toISOString()), box } : { box };
+        const { box, seen } = change(now);
+        // A tick is no change of what is in the box.
+        const begins = box !== now.box && planning?.() && now.stage === 'found' && now.box.items.length > 0;
+        return {
+          ...(begins ? planChange(now, new Date().toISOString()) : {}),
+          box,
+          ...(seen === now.seen ? {} : { seen }),
+        };
       }),
     [changeFields, planning],
   );
+  const edit = useCallback<ChangeBox>(
+    (change) => editBoth(({ box, seen }) => ({ box: change(box), seen })),
+    [editBoth],
+  );
   return {
     edit,
+    editBoth,
     changeFields,
     go: (way) => {
       const now = boxNow(jobId, boxId);

@@ -3,7 +3,8 @@
  * Free of React but for the hook at the end.
  */
 import { mergeBox } from '@dense-pack/core/box/merge-box';
-import { BoxFields } from '@dense-pack/core/box/record';
+import { BOX_FIELDS, type BoxFields } from '@dense-pack/core/box/record';
+import { ticksBeside } from '@dense-pack/core/box/ticks-beside';
 import { browserDisk } from '@/sync/browser-disk';
 import { kept, type Shelves } from '@/sync/disk';
 import equal from 'fast-deep-equal';
@@ -15,11 +16,13 @@ import { z } from 'zod';
 const STEPS = 50;
 
 /** What one step holds: the box with its states and what was seen, not its name. */
-export const Snapshot = BoxFields.pick({ box: true, stage: true, stageAt: true, found: true, seen: true });
+const { box, stage, stageAt, found, seen } = BOX_FIELDS;
+const snapshot = z.object({ box, stage, stageAt, found, seen });
+export const Snapshot = z.preprocess(ticksBeside, snapshot);
 export type Snapshot = z.output<typeof Snapshot>;
 
 /** One step: how it stood, and how it was left where that is not how the next step found it. */
-const Step = Snapshot.extend({ after: Snapshot.optional() });
+const Step = z.preprocess(ticksBeside, snapshot.extend({ after: Snapshot.optional() }));
 type Step = z.output<typeof Step>;
 
 const History = z.object({ past: z.array(Step), future: z.array(Step) });

@@ -1,5 +1,6 @@
 /** Keeps the server's last answers in the browser's database, so that the app starts without a server. */
 import { NO_PANEL } from '@dense-pack/core/box/panel';
+import { ticksBeside } from '@dense-pack/core/box/ticks-beside';
 import { StoredBox } from '@dense-pack/core/box/versions';
 import { dehydrate, hydrate, type QueryClient } from '@tanstack/react-query';
 import type { Shelves } from '@/sync/disk';
@@ -26,10 +27,11 @@ function within(value: unknown): unknown {
   if (typeof value !== 'object' || value === null) return value;
   if ('version' in value && 'shell' in value && 'items' in value) return StoredBox.parse(value);
   // A job of a version that knew no panel and no cables between boxes has none.
+  const brought = ticksBeside(value) as object;
   const more = 'demo' in value && 'edition' in value ? { panel: NO_PANEL, links: [] } : {};
   return {
     ...more,
-    ...Object.fromEntries(Object.entries(value).map(([key, inner]) => [key, within(inner)])),
+    ...Object.fromEntries(Object.entries(brought).map(([key, inner]) => [key, within(inner)])),
   };
 }
 

@@ -3,7 +3,9 @@
  * was written by the released program of version 1 (`core/src/tests/version-1.json`); its boxes are invented.
  */
 import { DOCUMENT_VERSION } from '@dense-pack/core/box/document';
+import { stillMade } from '@dense-pack/core/box/made-up';
 import { BoxFields, BoxRecord } from '@dense-pack/core/box/record';
+import { Wiring } from '@dense-pack/core/box/work';
 import { QueryClient, dehydrate, hydrate } from '@tanstack/react-query';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -20,6 +22,9 @@ const written = JSON.parse(readFileSync(file, 'utf8')) as {
   boxes: { name: string; box: { items: { count?: number }[] } }[];
 };
 
+const opened: Outbox[] = [];
+afterEach(() => opened.splice(0).forEach((outbox) => outbox.close()));
+
 /** A store as a browser has it, taken over by this program, and what was sent to the server. */
 async function browser(store: Record<string, string>, answer: (path: string, body: unknown) => unknown) {
   const kept = new Map(Object.entries(store));
@@ -32,6 +37,7 @@ async function browser(store: Record<string, string>, answer: (path: string, bod
   const disk = new MemoryDisk();
   const told = { box: jest.fn(), job: jest.fn(), deleted: jest.fn(), settled: jest.fn() };
   const outbox = new Outbox(disk, told, { lie: 3_600_000 });
+  opened.push(outbox);
   const old = {
     get length() {
       return kept.size;
@@ -67,10 +73,12 @@ test('everything that waited still waits: none is unreadable, none is dropped, e
     if (entry.what !== 'box') continue;
     expect(entry.fields.box.version).toBe(DOCUMENT_VERSION);
     const old = JSON.parse(written.store[`dense-pack/outbox/${entry.id}`] ?? '') as {
-      fields: { box: { work: { made: string[]; plan: object; runs: { of: string }[] } } };
+      fields: { box: { work: { made: string[]; plan: unknown; runs: { of: string }[] } } };
     };
-    const { work, items } = entry.fields.box;
-    expect([work?.made, work?.plan]).toEqual([old.fields.box.work.made, old.fields.box.work.plan]);
+    const { items } = entry.fields.box;
+    // What was ticked stands beside the box, and holds in the plan it was ticked in.
+    const { made, plan } = old.fields.box.work;
+    expect(stillMade(entry.fields.seen.made, Wiring.parse(plan)).sort()).toEqual([...made].sort());
     const told = items.filter((item) => 'duty' in item && item.duty?.hots !== undefined);
     expect(told.map(({ id }) => id).sort()).toEqual(old.fields.box.work.runs.map(({ of }) => of).sort());
   }

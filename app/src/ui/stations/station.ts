@@ -4,7 +4,7 @@ import type { Edition } from '@dense-pack/core/edition/edition';
 import type { Tally } from '@dense-pack/core/fill/tally';
 import type { LucideIcon } from 'lucide-react-native';
 import type { ReactNode } from 'react';
-import type { ChangeBox, ChangeFields } from '../box/use-box-edit';
+import type { ChangeBoth, ChangeBox, ChangeFields } from '../box/use-box-edit';
 import type { ShownBox } from '../client/queries';
 
 /** What a station knows of the box it works on. */
@@ -17,6 +17,7 @@ export interface StationProps {
   readonly tape: ReactNode;
   readonly width: number;
   readonly onBox: ChangeBox;
+  readonly onBoth: ChangeBoth;
   readonly onFields: ChangeFields;
 }
 

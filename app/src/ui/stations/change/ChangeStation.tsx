@@ -21,6 +21,8 @@ import { changeWords } from '@dense-pack/core/shorthand/change-words';
 import { StateList } from '../../box/StateList';
 import type { ChangeFields } from '../../box/use-box-edit';
 import { dayWords } from '../../parts/days';
+import { useKit } from '../../truck/kit';
+import { plannedWiring } from '../join/use-wiring';
 
 interface ChangeStationProps {
   readonly box: ShownBox;
@@ -31,6 +33,7 @@ interface ChangeStationProps {
 }
 
 export function ChangeStation({ box, counted, edition, width, onChange }: ChangeStationProps) {
+  const kit = useKit();
   const now = () => new Date().toISOString();
   const { found, stage } = box;
   const changes = useMemo(() => (found ? difference(found, box.box) : []), [found, box.box]);
@@ -80,7 +83,7 @@ export function ChangeStation({ box, counted, edition, width, onChange }: Change
                 icon={Check}
                 kind="main"
                 className="grow"
-                onPress={() => onChange((box) => markBuilt(box, now()))}
+                onPress={() => onChange((box) => markBuilt(box, now(), plannedWiring(box, edition, kit)))}
               />
               <Button
                 label="Drop the plan"

@@ -1,7 +1,7 @@
 /** One device: its face, what lands on each terminal, and a tick for each as it is landed. */
 import type { Face } from '@dense-pack/core/plan/faces';
 import { landingsOf } from '@dense-pack/core/plan/landings';
-import { landTick, tapeTick } from '@dense-pack/core/plan/tick';
+import { landTick, tapeTick } from '@dense-pack/core/box/tick';
 import Check from 'lucide-react-native/icons/square-check';
 import Empty from 'lucide-react-native/icons/square';
 import { View } from 'react-native';

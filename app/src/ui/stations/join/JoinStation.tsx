@@ -16,7 +16,7 @@ import { sayHot } from '@dense-pack/core/plan/needs';
 import Hand from 'lucide-react-native/icons/hand';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { View } from 'react-native';
-import type { ChangeBox } from '../../box/use-box-edit';
+import type { ChangeBoth, ChangeBox } from '../../box/use-box-edit';
 import type { ShownBox } from '../../client/queries';
 import { Notice } from '../../parts/Notice';
 import { Button, Chip } from '../../parts/Press';
@@ -31,7 +31,7 @@ import { JointCard } from './JointCard';
 import { ProofBand } from './ProofBand';
 import { type Trial, TrialChips, TryIt } from './TryIt';
 import { Planning } from './Planning';
-import { changeWork, type Judged, type Mode, type Shown, useWiring } from './use-wiring';
+import { changeWork, type Judged, type Mode, type Shown, tickWork, useWiring } from './use-wiring';
 import { WhatChanges } from './WhatChanges';
 import { WiringDrawing } from './WiringDrawing';
 import { HeldPanel } from './HeldPanel';
@@ -45,6 +45,7 @@ interface JoinStationProps {
   readonly edition: Edition;
   readonly width: number;
   readonly onBox: ChangeBox;
+  readonly onBoth: ChangeBoth;
 }
 
 const PARTS = {
@@ -62,11 +63,11 @@ function asFound({ box, found }: Pick<ShownBox, 'box' | 'found'>): BoxDocument {
   const entered = box.work?.found;
   const work = found.work ?? box.work;
   if (!work) return found;
-  const { found: _found, plan: _plan, ...rest } = work;
+  const { found: _found, ...rest } = work;
   return { ...found, work: { ...rest, ...(entered === undefined ? {} : { found: entered }) } };
 }
 
-export function JoinStation({ box, edition, width, onBox }: JoinStationProps) {
+export function JoinStation({ box, edition, width, onBox, onBoth }: JoinStationProps) {
   const [part, setPart] = useState<Part>('does');
   const mode: Mode = part === 'hand' ? 'found' : 'plan';
   const { box: now, found: before } = box;
@@ -74,7 +75,7 @@ export function JoinStation({ box, edition, width, onBox }: JoinStationProps) {
     () => (mode === 'found' ? asFound({ box: now, found: before }) : now),
     [mode, now, before],
   );
-  const shown = useWiring(looked, box.circuit, edition, mode);
+  const shown = useWiring(looked, box.circuit, edition, mode, box.seen.made);
   // What is set up follows the finger; the plan follows when it is worked out.
   const setUp = useMemo(() => {
     const work = workOf(box.box, box.circuit);
@@ -94,6 +95,7 @@ export function JoinStation({ box, edition, width, onBox }: JoinStationProps) {
       edition={edition}
       width={width}
       onBox={onBox}
+      onBoth={onBoth}
       looked={looked}
       part={part}
       onPart={setPart}
@@ -114,13 +116,25 @@ interface JoinedProps extends JoinStationProps {
   readonly setUp: Pick<Judged, 'work' | 'lines' | 'faces'>;
 }
 
-function Joined({ box, looked, edition, width, onBox, part, onPart, mode, shown, setUp }: JoinedProps) {
+function Joined({
+  box,
+  looked,
+  edition,
+  width,
+  onBox,
+  onBoth,
+  part,
+  onPart,
+  mode,
+  shown,
+  setUp,
+}: JoinedProps) {
   const [busy, setBusy] = useState(false);
   const [trial, setTrial] = useState<Trial>({ on: [], off: [] });
   const kit = useKit();
   const { judged, order, pending } = shown;
   const { work, wiring, plan, faces, circuitry } = judged;
-  const onWork = changeWork(onBox, box.circuit, edition, kit);
+  const onWork = changeWork(onBoth, box.circuit, edition, kit);
   const { held, selected, hold, look } = useHold(setUp, onWork);
   const made = useMemo(() => new Set(work.made), [work.made]);
   const test = useMemo(
@@ -154,11 +168,7 @@ function Joined({ box, looked, edition, width, onBox, part, onPart, mode, shown,
   }, [held]);
   const redTail = mode === 'plan' && wiring.pigtails.some(({ colour }) => colour === 'red');
   const face = faces.find(({ key }) => `face:${key}` === selected);
-  const tick = (id: string) =>
-    onWork((now) => ({
-      ...now,
-      made: now.made.includes(id) ? now.made.filter((one) => one !== id) : [...now.made, id],
-    }));
+  const tick = tickWork(onBoth, box.circuit, edition, kit);
   return (
     <View className="gap-3">
       {(mode === 'plan' || work.found !== undefined) && (

@@ -2,7 +2,8 @@
 import type { BoxDocument } from '@dense-pack/core/box/document';
 import { newId } from '@dense-pack/core/box/new-id';
 import { freshly, withWork } from '@dense-pack/core/box/set-up';
-import type { WorkPlan } from '@dense-pack/core/box/work';
+import { type MadeUp, madeUp } from '@dense-pack/core/box/made-up';
+import type { Wiring, WorkPlan } from '@dense-pack/core/box/work';
 import type { Edition } from '@dense-pack/core/edition/edition';
 import { editionOf } from '@dense-pack/core/edition/index';
 import { type Kit, stockOf } from '@dense-pack/core/parts/kit';
@@ -18,7 +19,7 @@ import {
   planOf,
 } from '@dense-pack/core/plan/planned';
 import { useEffect, useMemo, useState } from 'react';
-import type { ChangeBox } from '../../box/use-box-edit';
+import type { ChangeBoth } from '../../box/use-box-edit';
 import { hasWorkers } from '../../client/ask-worker';
 import { editionFor, type ShownBox } from '../../client/queries';
 import { useKit } from '../../truck/kit';
@@ -28,10 +29,18 @@ import type { PlanQuestion } from './plan-answers';
 export type { Mode };
 export type Judged = Planned;
 export const EMPTY = NOTHING_JOINED;
+const NOTHING_MADE: readonly MadeUp[] = [];
 
 /** Plans and judges a box’s wiring. */
-export function judge(box: BoxDocument, circuit: string, edition: Edition, kit: Kit, mode: Mode): Judged {
-  return planBox(box, workOf(box, circuit), edition, stockOf(kit), mode);
+export function judge(
+  box: BoxDocument,
+  circuit: string,
+  edition: Edition,
+  kit: Kit,
+  mode: Mode,
+  made: readonly MadeUp[] = [],
+): Judged {
+  return planBox(box, workOf(box, circuit), edition, stockOf(kit), mode, made);
 }
 
 /** A box’s wiring as it was last worked out. */
@@ -47,12 +56,16 @@ interface Answered {
   readonly shown: Omit<Shown, 'pending'>;
 }
 
-/** The wiring of a box, worked out by a worker; undefined until it first is. */
+/**
+ * The wiring of a box, worked out by a worker; undefined until it first is.
+ * @param made what was ticked as made up: a tick needs no new plan
+ */
 export function useWiring(
   box: BoxDocument,
   circuit: string,
   edition: Edition,
   mode: Mode,
+  made: readonly MadeUp[] = NOTHING_MADE,
 ): Shown | { readonly failed: string } | undefined {
   const kit = useKit();
   const question = useMemo<PlanQuestion>(
@@ -81,38 +94,67 @@ export function useWiring(
       });
     return () => ending.abort();
   }, [question]);
-  if (here) return { judged: here, order: undefined, pending: false };
+  const found = here ?? answered?.shown.judged;
+  const judged = useMemo(
+    () => found && { ...found, work: withPlan(found.work, found.plan.wiring, made) },
+    [found, made],
+  );
+  if (here && judged) return { judged, order: undefined, pending: false };
   if (failed !== undefined) return { failed };
   // Another way of looking is another question: what is shown of it would be the wrong wiring.
-  if (!answered || answered.question.mode !== mode) return undefined;
-  return { ...answered.shown, pending: answered.question !== question };
+  if (!answered || !judged || answered.question.mode !== mode) return undefined;
+  return { ...answered.shown, judged, pending: answered.question !== question };
 }
 
 export type ChangeWork = (change: (work: WorkPlan) => WorkPlan) => void;
 
-/** Changes what a box does; the plan that follows from it is kept with it, and the ticks that still hold. */
-export function changeWork(onBox: ChangeBox, circuit: string, edition: Edition, kit: Kit): ChangeWork {
+/** The plan of a box as it stands, with the ticks that hold in it. */
+function plannedNow(box: BoxDocument, made: readonly MadeUp[], circuit: string, edition: Edition, kit: Kit) {
+  const work = workOf(box, circuit);
+  return withPlan(work, planOf(box, work, edition, stockOf(kit)).wiring, made);
+}
+
+/** Changes what a box does. What was ticked and does not hold any more is taken off with it. */
+export function changeWork(onBoth: ChangeBoth, circuit: string, edition: Edition, kit: Kit): ChangeWork {
   return (change) =>
-    onBox((now) => {
-      const planned = (from: BoxDocument) => {
-        const work = workOf(from, circuit);
-        return withPlan(work, planOf(from, work, edition, stockOf(kit)).wiring);
-      };
+    onBoth(({ box: now, seen }) => {
+      const before = plannedNow(now, seen.made, circuit, edition, kit);
       // What is changed may split a raceway into its runs: the plan is made of the pieces as they are then.
-      const { box } = withWork(now, change(planned(now)), freshly(newId));
-      const { runs: _runs, devices: _devices, ...work } = planned(box);
-      return { ...box, work };
+      const { box } = withWork(now, change(before), freshly(newId));
+      if (seen.made.length === 0) return { box, seen };
+      const { plan, made } = plannedNow(box, seen.made, circuit, edition, kit);
+      return { box, seen: { ...seen, made: plan ? madeUp(made, plan) : [] } };
+    });
+}
+
+/** Ticks a joint, a terminal or a tape as made up, or takes the tick off; of the other ticks those stay that hold. */
+export function tickWork(
+  onBoth: ChangeBoth,
+  circuit: string,
+  edition: Edition,
+  kit: Kit,
+): (tick: string) => void {
+  return (tick) =>
+    onBoth(({ box, seen }) => {
+      const { plan, made } = plannedNow(box, seen.made, circuit, edition, kit);
+      const next = made.includes(tick) ? made.filter((one) => one !== tick) : [...made, tick];
+      return { box, seen: { ...seen, made: plan ? madeUp(next, plan) : [] } };
     });
 }
 
 /** Whether all joints are made up and all terminals landed by the plan as it is now. Nothing ticked: no plan is made. */
 export function madeOf(
-  { box, circuit }: ShownBox,
+  { box, circuit, seen }: ShownBox,
   job: Parameters<typeof editionFor>[0],
   kit: Kit,
 ): { joined: boolean; landed: boolean } {
-  if (!box.work || box.work.made.length === 0) return { joined: false, landed: false };
+  if (seen.made.length === 0) return { joined: false, landed: false };
   const work = workOf(box, circuit);
   const { wiring, kept } = planOf(box, work, editionFor(job, box), stockOf(kit));
-  return allMade(withPlan(work, wiring), kept);
+  return allMade(withPlan(work, wiring, seen.made), kept);
+}
+
+/** The wiring a box has once its plan is built; undefined where nothing of it was set up. */
+export function plannedWiring({ box, circuit }: ShownBox, edition: Edition, kit: Kit): Wiring | undefined {
+  return box.work && planOf(box, workOf(box, circuit), edition, stockOf(kit)).wiring;
 }

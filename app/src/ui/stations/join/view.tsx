@@ -2,6 +2,6 @@
 import type { StationProps } from '../station';
 import { JoinStation } from './JoinStation';
 
-export const joinView = ({ box, edition, width, onBox }: StationProps) => (
-  <JoinStation box={box} edition={edition} width={width - 32} onBox={onBox} />
+export const joinView = ({ box, edition, width, onBox, onBoth }: StationProps) => (
+  <JoinStation box={box} edition={edition} width={width - 32} onBox={onBox} onBoth={onBoth} />
 );

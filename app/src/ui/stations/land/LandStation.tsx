@@ -5,7 +5,7 @@ import { TORQUE } from '@dense-pack/core/plan/landings';
 import Hand from 'lucide-react-native/icons/hand';
 import { useState } from 'react';
 import { View } from 'react-native';
-import type { ChangeBox } from '../../box/use-box-edit';
+import type { ChangeBoth } from '../../box/use-box-edit';
 import type { ShownBox } from '../../client/queries';
 import { Notice } from '../../parts/Notice';
 import { Button } from '../../parts/Press';
@@ -15,24 +15,19 @@ import { landSteps } from '../join/aloud/steps';
 import { FaceCard } from '../join/FaceCard';
 import { ProofBand } from '../join/ProofBand';
 import { Planning } from '../join/Planning';
-import { changeWork, useWiring } from '../join/use-wiring';
+import { tickWork, useWiring } from '../join/use-wiring';
 
 interface LandStationProps {
   readonly box: ShownBox;
   readonly edition: Edition;
-  readonly onBox: ChangeBox;
+  readonly onBoth: ChangeBoth;
 }
 
-export function LandStation({ box, edition, onBox }: LandStationProps) {
+export function LandStation({ box, edition, onBoth }: LandStationProps) {
   const kit = useKit();
   const [busy, setBusy] = useState(false);
-  const shown = useWiring(box.box, box.circuit, edition, 'plan');
-  const onWork = changeWork(onBox, box.circuit, edition, kit);
-  const tick = (id: string) =>
-    onWork((now) => ({
-      ...now,
-      made: now.made.includes(id) ? now.made.filter((one) => one !== id) : [...now.made, id],
-    }));
+  const shown = useWiring(box.box, box.circuit, edition, 'plan', box.seen.made);
+  const tick = tickWork(onBoth, box.circuit, edition, kit);
   if (!box.box.items.some(({ kind }) => kind === 'device'))
     return <Notice title="No device to land on">Add the devices of this box first.</Notice>;
   if (!shown || 'failed' in shown) return <Planning failed={shown?.failed} />;

@@ -1,6 +1,6 @@
 /** The work of Join or Land as steps that can be read aloud, one at a time, each with the tick it is done by. */
 import { landingsOf } from '@dense-pack/core/plan/landings';
-import { landTick } from '@dense-pack/core/plan/tick';
+import { landTick } from '@dense-pack/core/box/tick';
 import { isKept, jointWords, landedWords } from '@dense-pack/core/plan/joint-words';
 import type { Judged } from '../use-wiring';
 
