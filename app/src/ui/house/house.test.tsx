@@ -168,7 +168,11 @@ describe('the panel', () => {
     };
     act(() => mockDraw.again?.());
     press('Undo');
-    expect(now().panel.circuits.map(({ label }) => label).sort()).toEqual(['Den', 'Theirs']);
+    expect(
+      now()
+        .panel.circuits.map(({ label }) => label)
+        .sort(),
+    ).toEqual(['Den', 'Theirs']);
     unmount();
   });
 

@@ -1,5 +1,6 @@
 /** One change to many boxes, and taking it back whole. Invented boxes. */
 import { EMPTY_BOX } from '@dense-pack/core/box/document';
+import { waitFor } from '@testing-library/react-native';
 import { browserDisk } from '@/sync/browser-disk';
 import { readHistory } from '../client/history';
 import { boxNow, makeBox, makeJob, outbox } from '../client/queries';
@@ -37,8 +38,9 @@ test('an edition too, where one had its own, and a step back is left in each box
   const editions = () => ids.map((id) => boxNow(jobId, id)?.box.edition);
   const done = sayOfMany(jobId, ids, { edition: 'cec2021' });
   expect(editions()).toEqual(['cec2021', 'cec2021']);
-  await new Promise((resolve) => setTimeout(resolve, 50));
-  expect((await readHistory(browserDisk, ids[0] ?? '')).past.at(-1)?.box.edition).toBe('nec2017');
+  await waitFor(async () =>
+    expect((await readHistory(browserDisk, ids[0] ?? '')).past.at(-1)?.box.edition).toBe('nec2017'),
+  );
   takeBack(jobId, done);
   expect(editions()).toEqual(['nec2017', undefined]);
 });

@@ -1,0 +1,157 @@
+/** What waits on this phone and how it is sent: the outbox, photos, and what tabs tell each other. */
+import type { BoxRecord, Job } from '@dense-pack/core/box/record';
+import { QueryClient } from '@tanstack/react-query';
+import { type JobList, type JobWithBoxes, ProblemAnswer } from '@/sync/api';
+import { browserDisk } from '@/sync/browser-disk';
+import { Outbox } from '@/sync/outbox';
+import { Photos } from '@/sync/photos';
+import { takeOver, takeOverDatabases, takeOverTexts } from '@/sync/takeover';
+
+export const jobsKey = ['jobs'] as const;
+export const jobKey = (id: string) => ['job', id] as const;
+export const statesKey = (boxId: string) => ['states', boxId] as const;
+
+export const queryClient = new QueryClient({
+  defaultOptions: {
+    queries: {
+      networkMode: 'always',
+      retry: (failures, error) => !(error instanceof ProblemAnswer) && failures < 2,
+      retryDelay: (attempt) => 400 * 2 ** attempt,
+      staleTime: 2000,
+      gcTime: Infinity,
+      refetchOnReconnect: true,
+    },
+  },
+});
+
+function putBox(record: BoxRecord): void {
+  // An answer that is still under way was given before this was stored: it would take it off the screen again.
+  const queryKey = jobKey(record.jobId);
+  if (queryClient.getQueryState(queryKey)?.fetchStatus === 'fetching')
+    void queryClient
+      .cancelQueries({ queryKey }, { revert: false })
+      .then(() => queryClient.invalidateQueries({ queryKey }));
+  queryClient.setQueryData<JobWithBoxes>(jobKey(record.jobId), (job) => {
+    if (!job) return job;
+    const there = job.boxes.some((box) => box.id === record.id);
+    return {
+      ...job,
+      boxes: there ? job.boxes.map((box) => (box.id === record.id ? record : box)) : [...job.boxes, record],
+    };
+  });
+}
+
+/** What tabs tell each other: what was stored or deleted, and that what waits of a record is another thing. */
+type Told =
+  | { readonly box: BoxRecord }
+  | { readonly job: Job }
+  | { readonly deleted: string }
+  | { readonly record: string };
+const tabs = typeof BroadcastChannel === 'undefined' ? undefined : new BroadcastChannel('dense-pack/2');
+const tell = (told: Told) => tabs?.postMessage(told);
+
+function putJob(job: Job): void {
+  queryClient.setQueryData<JobWithBoxes>(jobKey(job.id), (known) => ({
+    boxes: [],
+    unreadable: [],
+    ...known,
+    ...job,
+  }));
+}
+
+function takeOff(id: string): void {
+  queryClient.setQueriesData<JobWithBoxes>({ queryKey: ['job'] }, (job) =>
+    job ? { ...job, boxes: job.boxes.filter((box) => box.id !== id) } : job,
+  );
+  queryClient.setQueryData<JobList>(jobsKey, (list) =>
+    list ? { jobs: list.jobs.filter((job) => job.id !== id) } : list,
+  );
+}
+
+export const outbox: Outbox = new Outbox(
+  browserDisk,
+  {
+    box(box) {
+      putBox(box);
+      void queryClient.invalidateQueries({ queryKey: statesKey(box.id) });
+      tell({ box });
+    },
+    job(job) {
+      putJob(job);
+      tell({ job });
+    },
+    deleted(id) {
+      takeOff(id);
+      void photos.forgetBox(id);
+      tell({ deleted: id });
+    },
+    settled() {
+      void queryClient.invalidateQueries({ queryKey: jobsKey });
+      void photos.flush();
+    },
+  },
+  {
+    alone: (work) =>
+      typeof navigator !== 'undefined' && navigator.locks
+        ? navigator.locks.request('dense-pack-outbox', work)
+        : work(),
+    lie: 150,
+    tell: (record) => tell({ record }),
+  },
+);
+
+/** Asks the browser, once something waits, to keep it when it runs out of room for others. */
+const stopAsking = outbox.subscribe(() => {
+  if (outbox.snapshot().entries.length === 0) return;
+  stopAsking();
+  void globalThis.navigator?.storage?.persist?.().catch(() => undefined);
+});
+
+/** Photos go after the changes that name them. */
+export const photos: Photos = new Photos(browserDisk, {
+  boxWaits: (boxId) => outbox.entryOf(boxId) !== undefined,
+});
+
+/** Takes over what an earlier program left in this browser. */
+const takeOverLate = () =>
+  takeOver(globalThis.localStorage, new Date().toISOString(), {
+    take: (operation) => outbox.take(operation),
+    stored: () => outbox.written().then(() => !outbox.snapshot().full),
+    setAside: (one) => browserDisk.setAside(one),
+  })
+    .then(() => outbox.read())
+    .catch(() => undefined);
+
+/** Reads what waits on this phone, and what an earlier program left. */
+const reading = outbox
+  .read()
+  .then(takeOverLate)
+  .then(() => takeOverTexts(globalThis.localStorage, browserDisk))
+  .then(() => takeOverDatabases(browserDisk))
+  .catch(() => undefined);
+
+/** Starts sending: now, when the network comes back, and when the page is looked at again. */
+export function startOutbox(): () => void {
+  const send = () => void reading.then(() => outbox.flush()).then(() => photos.flush());
+  // A tab of an earlier program is still open: what it leaves is taken over too.
+  const other = ({ key }: StorageEvent) => {
+    if (key?.startsWith('dense-pack/outbox/') === true) void takeOverLate().then(send);
+  };
+  const refresh = ({ data }: MessageEvent<Told>) => {
+    if ('box' in data) putBox(data.box);
+    else if ('job' in data) putJob(data.job);
+    else if ('deleted' in data) takeOff(data.deleted);
+    else void outbox.refresh(data.record);
+  };
+  globalThis.addEventListener('online', send);
+  globalThis.addEventListener('focus', send);
+  globalThis.addEventListener('storage', other);
+  tabs?.addEventListener('message', refresh);
+  send();
+  return () => {
+    globalThis.removeEventListener('online', send);
+    globalThis.removeEventListener('focus', send);
+    globalThis.removeEventListener('storage', other);
+    tabs?.removeEventListener('message', refresh);
+  };
+}
