@@ -60,8 +60,12 @@ class Ledger {
   edited(id: string, before: BoxFields, after: BoxFields): void {
     this.wrote(`${id} note`, before.seen.note, after.seen.note);
     this.wrote(`${id} room`, before.room, after.room);
-    const labels = (fields: BoxFields) =>
-      new Map(fields.box.items.map((item) => [item.id, 'label' in item ? (item.label ?? '') : '']));
+    // Cables by their labels, ticks by what they are of: each is there or not.
+    const labels = ({ box, seen: { made } }: BoxFields) =>
+      new Map([
+        ...box.items.map((item) => [item.id, 'label' in item ? (item.label ?? '') : ''] as const),
+        ...made.map(({ meets }) => [meets, ''] as const),
+      ]);
     const [was, is] = [labels(before), labels(after)];
     const known = this.cables.get(id) ?? new Set();
     this.cables.set(id, known);
@@ -229,7 +233,20 @@ const FATES: readonly Fate[] = [
   ...(['500', 'twice', 'half', 'disk full', 'killed'] as const),
 ];
 const DEEDS = [
-  ...(['add', 'add', 'add', 'out', 'label', 'note', 'room', 'photo', 'undo', 'undo', 'redo'] as const),
+  ...([
+    'add',
+    'add',
+    'add',
+    'out',
+    'label',
+    'note',
+    'room',
+    'tick',
+    'photo',
+    'undo',
+    'undo',
+    'redo',
+  ] as const),
   ...(['make', 'remove', 'make job', 'remove job', 'rename job', 'circuit', 'old program'] as const),
   ...(['send', 'send', 'send', 'read', 'reopen', 'two tabs', 'full', 'room again'] as const),
 ] as const;
@@ -277,6 +294,11 @@ function changedBy(
       return { ...now, seen: { ...now.seen, note: text } };
     case 'room':
       return { ...now, room: text };
+    case 'tick':
+      return {
+        ...now,
+        seen: { ...now.seen, made: [...now.seen.made, { tick: 'joint', meets: `tick of ${text}` }] },
+      };
     default:
       return undefined;
   }
@@ -487,7 +509,10 @@ function check({ phones, server, ledger }: Stage): void {
       expect([id, gone]).toEqual([id, true]);
     }
     if (!box || ledger.deleted.has(id)) continue;
-    const kept = new Set(box.box.items.map((item) => item.id));
+    const kept = new Set([
+      ...box.box.items.map((item) => item.id),
+      ...box.seen.made.map(({ meets }) => meets),
+    ]);
     for (const piece of pieces)
       if (!ledger.out.has(piece) && !ledger.asked.has(piece))
         expect([id, piece, kept.has(piece)]).toEqual([id, piece, true]);

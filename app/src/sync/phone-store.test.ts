@@ -122,6 +122,26 @@ test('what cannot be read stays where it is, is shown, keeps nothing else up, an
   expect([again.snapshot().unreadable, disk.operations.size]).toEqual([[], 0]);
 });
 
+test('a change of an earlier version of the document is brought up when it is read, and sent as today’s', async () => {
+  const disk = new MemoryDisk();
+  disk.operations.set(101, {
+    ...{ what: 'box', id: 'operation-1', record: ID, job: JOB, madeAt: AT, from: 1 },
+    before: { name: 'Den', box: { version: 2, shell: { gangs: 1 }, items: [] } },
+    after: {
+      name: 'Mine',
+      box: {
+        ...{ version: 1, shell: { gangs: 1 } },
+        items: [{ id: 'i1', kind: 'cable', count: 2, size: 12, conductors: 2 }],
+      },
+    },
+  });
+  const outbox = await opened(disk);
+  expect(outbox.snapshot().unreadable).toEqual([]);
+  await outbox.flush();
+  const { name, box } = server.boxes.get(ID) as unknown as BoxFields;
+  expect([name, box.version, box.items.map(({ id }) => id)]).toEqual(['Mine', 3, ['i1.0', 'i1.1']]);
+});
+
 describe('what earlier programs left in localStorage', () => {
   /** A change as the program before this one kept it. */
   const old = (more: object) =>
@@ -199,6 +219,22 @@ describe('what earlier programs left in localStorage', () => {
     await takeOver(store, AT, into(outbox, disk));
     await outbox.flush();
     expect([server.boxes.get(ID)?.['name'], outbox.snapshot().entries]).toEqual(['Later', []]);
+  });
+
+  test('a job made without an answer and renamed since is no one else’s', async () => {
+    const disk = new MemoryDisk();
+    const outbox = await opened(disk);
+    server.handle('POST', '/jobs', { id: 'job-0000002', ...JobFields.parse({ name: 'House' }) });
+    const entry = { order: 1, turn: 2, what: 'job', id: 'job-0000002', from: null, madeAt: AT };
+    const store = storage({
+      'dense-pack/outbox/job-0000002': JSON.stringify({
+        ...entry,
+        fields: JobFields.parse({ name: 'Hill' }),
+      }),
+    });
+    await takeOver(store, AT, into(outbox, disk));
+    await outbox.flush();
+    expect([server.jobs.get('job-0000002')?.['name'], outbox.snapshot().entries]).toEqual(['Hill', []]);
   });
 
   test('without what it was made from another’s change is asked about, whole', async () => {

@@ -90,6 +90,10 @@ function fromVersion(next: Operation, taken: Operation, version: number): Operat
 const sentBefore = ({ sent }: { readonly sent?: readonly string[] | undefined }, stored: Stored): boolean =>
   sent?.includes(textOfStored(stored)) === true;
 
+/** A record an older program made here without an id of the write: the first version of it is this phone’s own. */
+const madeHere = ({ from, before }: Change, stored: Stored): boolean =>
+  from === null && before === undefined && stored.version === 1;
+
 function staleDeletion(deletion: Deletion, stored: Stored, boxes?: BoxesNow): readonly Operation[] {
   const { sent: _sent, ...rest } = open(deletion);
   if (sentBefore(deletion, stored)) return [anew({ ...rest, version: stored.version })];
@@ -103,7 +107,7 @@ function staleChange(sealed: Change, next: Operation | undefined, stored: Stored
   }
   const mine = open(next ? asOne<Change>(sealed, next) : sealed);
   if (textOfChange(mine) === textOfStored(stored)) return [];
-  if (sentBefore(mine, stored)) return [madeFrom(mine, mine.after, stored)];
+  if (sentBefore(mine, stored) || madeHere(mine, stored)) return [madeFrom(mine, mine.after, stored)];
   const merged = mergedWith(mine, stored);
   if (!merged || merged.clashes.length > 0) return [anew({ ...mine, conflict: stored } as Change)];
   return asStored(mine, merged.mine as Change['after'], stored);

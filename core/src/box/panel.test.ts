@@ -147,6 +147,16 @@ describe('two changes of one job', () => {
       mine: '2 circuits',
       theirs: '2 circuits',
     });
+    const [edition] = mergeJob(
+      base,
+      { ...base, edition: 'nec2017' },
+      { ...base, edition: 'nec2020' },
+    ).clashes;
+    expect(edition && jobClashWords(edition, base, base)).toEqual({
+      what: 'Edition',
+      mine: 'NEC 2017',
+      theirs: 'NEC 2020',
+    });
     const label = mergeJob(
       base,
       withCircuits(circuit('a', 1, { label: 'mine' })),

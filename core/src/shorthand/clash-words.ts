@@ -4,6 +4,7 @@ import type { Item } from '../box/document.ts';
 import { endsOf } from '../box/links.ts';
 import { nameInPanel } from '../box/panel.ts';
 import type { BoxFields, JobFields } from '../box/record.ts';
+import { EDITION_IDS, type EditionId, editionOf } from '../edition/index.ts';
 import { itemName } from './change-words.ts';
 import { printItem } from './print.ts';
 
@@ -42,9 +43,12 @@ export interface ClashWords {
 const isItem = (value: unknown): value is Item =>
   typeof value === 'object' && value !== null && 'kind' in value && 'id' in value;
 
+const isEdition = (value: unknown): value is EditionId => EDITION_IDS.some((id) => id === value);
+
 function said(value: unknown): string {
   if (value === undefined || value === null) return 'taken out, or not there';
   if (isItem(value)) return printItem(value);
+  if (isEdition(value)) return editionOf(value).name;
   if (typeof value === 'string') return value === '' ? 'empty' : value;
   if (typeof value === 'number' || typeof value === 'boolean') return String(value);
   if (Array.isArray(value) && value.every((one) => typeof one === 'string')) return value.join(', ');

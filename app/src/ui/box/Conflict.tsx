@@ -6,6 +6,7 @@ import type { BoxRecord } from '@dense-pack/core/box/record';
 import { clashWords } from '@dense-pack/core/shorthand/clash-words';
 import { tally } from '@dense-pack/core/fill/tally';
 import { verdictParts } from '@dense-pack/core/fill/verdict';
+import equal from 'fast-deep-equal';
 import { useMemo } from 'react';
 import { View } from 'react-native';
 import { laidTogether } from '@/sync/laid';
@@ -35,8 +36,13 @@ export function Conflict({ box, edition }: ConflictProps) {
   if (!waiting?.conflict) return null;
   return (
     <Notice title="This box was changed elsewhere too" tone="unknown" live>
-      <Version title="Yours" box={waiting.fields.box} edition={edition} />
-      <Version title="Stored" box={waiting.conflict.box} edition={edition} />
+      {/* Where both have the same in the box, two pictures of it would only stand in the way of the choice. */}
+      {!equal(waiting.fields.box, waiting.conflict.box) && (
+        <>
+          <Version title="Yours" box={waiting.fields.box} edition={edition} />
+          <Version title="Stored" box={waiting.conflict.box} edition={edition} />
+        </>
+      )}
       <BoxClashes waiting={waiting} stored={waiting.conflict} />
       <Choose id={box.id} />
     </Notice>

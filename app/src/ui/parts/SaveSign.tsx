@@ -49,7 +49,7 @@ export function SaveSign() {
         )}
       </Touch>
       <Sheet title="What waits to be sent" open={open} onClose={() => setOpen(false)}>
-        {open && <Waiting state={state} />}
+        {open && <Waiting state={state} onOpen={() => setOpen(false)} />}
       </Sheet>
     </View>
   );

@@ -3,10 +3,11 @@
  * what cannot be read here. Only the person throws any of it away.
  */
 import { View } from 'react-native';
-import type { DeleteEntry, Entry } from '@/sync/entry';
+import type { BoxEntry, DeleteEntry, Entry, JobEntry } from '@/sync/entry';
 import type { Unreadable } from '@/sync/operation';
 import type { OutboxState } from '@/sync/outbox-state';
 import { outbox, photos, useWaitingPhotos } from '../client/queries';
+import { go } from './go';
 import { Button } from './Press';
 import { Words } from './Words';
 
@@ -39,7 +40,13 @@ export function needsPerson({ entries, unreadable }: OutboxState): number {
   );
 }
 
-export function Waiting({ state }: { readonly state: OutboxState }) {
+interface WaitingProps {
+  readonly state: OutboxState;
+  /** Called when a record is opened from here. */
+  readonly onOpen: () => void;
+}
+
+export function Waiting({ state, onOpen }: WaitingProps) {
   const { entries, unreadable, away } = state;
   const pictures = useWaitingPhotos();
   if (entries.length + unreadable.length + pictures.length === 0)
@@ -54,7 +61,7 @@ export function Waiting({ state }: { readonly state: OutboxState }) {
         </Words>
       )}
       {entries.map((entry) => (
-        <WaitingEntry key={entry.id} entry={entry} />
+        <WaitingEntry key={entry.id} entry={entry} onOpen={onOpen} />
       ))}
       <WaitingPhotos pictures={pictures} />
       {unreadable.map((one) => (
@@ -64,7 +71,10 @@ export function Waiting({ state }: { readonly state: OutboxState }) {
   );
 }
 
-function WaitingEntry({ entry }: { readonly entry: Entry }) {
+const placeOf = (entry: JobEntry | BoxEntry) =>
+  entry.what === 'job' ? `/job/${entry.id}` : `/job/${entry.jobId}/box/${entry.id}`;
+
+function WaitingEntry({ entry, onOpen }: { readonly entry: Entry; readonly onOpen: () => void }) {
   const deletion = entry.what === 'delete';
   return (
     <View className="gap-1 rounded-card border border-line bg-sheet p-3" testID="waiting">
@@ -84,7 +94,16 @@ function WaitingEntry({ entry }: { readonly entry: Entry }) {
       )}
       {entry.what === 'delete' && entry.conflict && <LateDeletion entry={entry} />}
       {entry.what !== 'delete' && entry.conflict && (
-        <Words tone="text-unknown">{`Changed elsewhere too: open the ${entry.what} and choose.`}</Words>
+        <>
+          <Words tone="text-unknown">Changed elsewhere too.</Words>
+          <Button
+            label={`Open the ${entry.what} and choose`}
+            onPress={() => {
+              onOpen();
+              go(placeOf(entry));
+            }}
+          />
+        </>
       )}
       {entry.what !== 'delete' && entry.gone && (
         <>
