@@ -195,6 +195,20 @@ test('one’s own last change of a box, its answer lost, does not keep its job f
   expect([server.jobs.size, outbox.snapshot().entries]).toEqual([0, []]);
 });
 
+test('a job that waited before its box is deleted after that box was answered', async () => {
+  stand();
+  const outbox = await opened();
+  // The job fails, the box is taken and its answer lost.
+  server.fates = ['500', 'lost'];
+  outbox.saveJob(JOB, { ...HOUSE, name: 'Renamed' }, 1, AT, HOUSE);
+  outbox.saveBox(BOX, JOB, fields('Mine'), 1, AT, fields('Den'));
+  await outbox.flush();
+  expect(server.boxes.get(BOX)).toMatchObject({ version: 2 });
+  outbox.remove('jobs', JOB, 'House', { version: 1, boxes: { [BOX]: 1 }, at: AT });
+  await outbox.flush();
+  expect([server.jobs.size, server.boxes.size, outbox.snapshot().entries]).toEqual([0, 0, []]);
+});
+
 test('a job and its box made and deleted before they were ever sent are never sent', async () => {
   const outbox = await opened();
   outbox.saveJob(JOB, HOUSE, null, AT);

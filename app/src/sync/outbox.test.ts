@@ -251,6 +251,36 @@ describe('two tabs of one browser', () => {
     expect([one.snapshot().entries, other.snapshot().entries]).toEqual([[], []]);
   });
 
+  /** Another wrote the cellar; while one tab is laid over it the other, that slept, says its own. */
+  async function slept(more: object): Promise<Outbox> {
+    const disk = new MemoryDisk();
+    const [one, asleep] = [await opened(disk), await opened(disk)];
+    another({ room: 'Cellar' });
+    save(one, 'A');
+    const network = globalThis.fetch;
+    let puts = 0;
+    globalThis.fetch = ((...ask: Parameters<typeof fetch>) => {
+      puts += 1;
+      if (puts === 2) save(asleep, 'Den', more);
+      return network(...ask);
+    }) as typeof fetch;
+    await one.flush();
+    await one.flush();
+    return one;
+  }
+
+  test('a tab that slept writes over nothing that it has not seen', async () => {
+    const one = await slept({ circuit: '7' });
+    expect(stored()).toMatchObject({ name: 'A', room: 'Cellar', circuit: '7' });
+    expect(one.snapshot().entries).toEqual([]);
+  });
+
+  test('what a tab that slept says of the same as another is asked about', async () => {
+    const one = await slept({ room: 'Attic' });
+    expect(stored()).toMatchObject({ name: 'A', room: 'Cellar' });
+    expect(one.entryOf(ID)).toMatchObject({ fields: { room: 'Attic' }, conflict: { room: 'Cellar' } });
+  });
+
   test('a change in one tab of what the other deleted is kept', async () => {
     const disk = new MemoryDisk();
     const [one, other] = [await opened(disk), await opened(disk)];
