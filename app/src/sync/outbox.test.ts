@@ -217,6 +217,33 @@ test('a change the schema refuses is told by field and not written; what waited 
   expect(disk.operations.size).toBe(2);
 });
 
+test('what arrived is told before what waited for it goes: no screen falls back in between', async () => {
+  const disk = new MemoryDisk();
+  const shown = { ...fields('Den') };
+  let known: { name: string } | undefined = shown;
+  const told = {
+    ...arrivals(),
+    box: jest.fn((box: { name: string }) => void (known = box)),
+    deleted: jest.fn(() => void (known = undefined)),
+  };
+  const outbox = await opened(disk, told as never);
+  const seen: (string | undefined)[] = [];
+  outbox.subscribe(() => {
+    const entry = outbox.entryOf(ID);
+    const now =
+      entry?.what === 'delete' ? undefined : entry?.what === 'box' ? entry.fields.name : known?.name;
+    if (seen.length === 0 || seen.at(-1) !== now) seen.push(now);
+  });
+  save(outbox, 'A');
+  await outbox.flush();
+  another({ name: 'B' });
+  outbox.saveBox(ID, JOB, fields('B'), 2, AT, fields('A'));
+  await outbox.flush();
+  outbox.remove('boxes', ID, 'B', { version: 3, at: AT });
+  await outbox.flush();
+  expect(seen).toEqual(['A', 'B', undefined]);
+});
+
 test('a record the server fails at does not hold up the others', async () => {
   server.handle('POST', `/jobs/${JOB}/boxes`, { id: 'box-0000002', ...fields('Hall') });
   const outbox = await opened();

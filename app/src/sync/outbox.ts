@@ -285,9 +285,11 @@ export class Outbox {
       const laid = layOperations(now);
       // Given up meanwhile: the answer is told, and nothing follows from it.
       rest = laid.sealed?.id === sealed.id ? settled(laid, answered.answer) : now;
+      // What arrived is there before what waited for it goes: the screen never falls back in between.
+      this.#tell(sealed, answered, rest);
       return rest;
     });
-    await this.#arrived(sealed, answered, rest);
+    await this.#follow(sealed, answered, rest);
     return true;
   }
 
@@ -325,24 +327,23 @@ export class Outbox {
     this.arrivals.deleted(id);
   }
 
-  /** Tells what arrived, and what follows from it for other records. */
-  async #arrived(
-    sealed: Operation,
-    { answer, job, box }: Answered,
-    rest: readonly Operation[],
-  ): Promise<void> {
+  /** Tells what arrived. */
+  #tell(sealed: Operation, { answer, job, box }: Answered, rest: readonly Operation[]): void {
     if (job) this.arrivals.job(job);
     if (box) this.arrivals.box(box);
     if (answer.is === 'stale' && rest.every(({ conflict }) => !conflict)) {
       if ('jobId' in answer.stored) this.arrivals.box(answer.stored);
       else this.arrivals.job(answer.stored);
     }
+    if (isGone(answer, rest)) this.arrivals.deleted(sealed.record);
+  }
+
+  /** What follows from an answer for other records. */
+  async #follow(sealed: Operation, { answer }: Answered, rest: readonly Operation[]): Promise<void> {
     if (answer.is === 'taken' && sealed.what === 'box')
       await this.#seenByDeletion(sealed.job, sealed.record, sealed.from, answer.version);
-    const gone = answer.is === 'deleted' || answer.is === 'gone';
-    if (!gone || rest.some(({ what }) => what !== 'delete')) return;
-    if (sealed.what === 'delete' && sealed.of === 'jobs') await this.#dropBoxesOf(sealed.record);
-    this.arrivals.deleted(sealed.record);
+    if (isGone(answer, rest) && sealed.what === 'delete' && sealed.of === 'jobs')
+      await this.#dropBoxesOf(sealed.record);
   }
 
   /** A job that is being deleted: its box as this phone changed it itself is what is deleted. */
@@ -392,3 +393,7 @@ export class Outbox {
     for (const listener of this.#listeners) listener();
   }
 }
+
+/** Whether a record is gone, with nothing of it that waits. */
+const isGone = ({ is }: Answered['answer'], rest: readonly Operation[]): boolean =>
+  (is === 'deleted' || is === 'gone') && rest.every(({ what }) => what === 'delete');
