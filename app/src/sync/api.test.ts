@@ -150,6 +150,23 @@ test.each<[string, Answer | Error]>([
   await expect(request(Thing, '/things')).rejects.toBeInstanceOf(ServerAway);
 });
 
+test.each([
+  ['application/json; charset=utf-8', true],
+  ['application/problem+json', true],
+  ['text/html', false],
+  ['text/plain', false],
+])('an answer of the right shape that says it is %s is one of ours: %s', async (type, ours) => {
+  const headers = new Headers({ 'content-type': type });
+  globalThis.fetch = (() =>
+    Promise.resolve({
+      ...{ ok: true, status: 200, headers },
+      json: () => Promise.resolve({ name: 'A' }),
+    })) as unknown as typeof fetch;
+  const asked = request(Thing, '/things');
+  if (ours) await expect(asked).resolves.toEqual({ name: 'A' });
+  else await expect(asked).rejects.toBeInstanceOf(ServerAway);
+});
+
 test('an answer that is not what it should be is none, never a half-read record', async () => {
   serverSays({ status: 200, body: { id: 'job-0000001', name: 'A', boxes: [{ id: 'x' }] } });
   await expect(request(JobWithBoxes, '/jobs/job-0000001')).rejects.toBeInstanceOf(ServerAway);

@@ -184,6 +184,12 @@ const jobPage = (id: string, from: number) => `/jobs/${id}?from=${from}&most=${P
 /** Statuses that say “not now”: nothing was refused, and the same request may be taken later. */
 const notNow = (status: number) => status >= 500 || status === 408 || status === 429;
 
+/** Whether an answer says that it is JSON, as every answer of ours does. */
+function saysJson({ headers }: Response): boolean {
+  const type = headers?.get('content-type');
+  return type === null || type === undefined || /\bjson\b/.test(type);
+}
+
 /** What the page itself asked for before the app ran; each answer is taken once. */
 function fetchedEarly(address: string, { method = 'GET' }: RequestInit): Promise<Response> | undefined {
   const { early } = globalThis as { early?: Record<string, Promise<Response>> };
@@ -213,6 +219,8 @@ async function answerTo(path: string, init: RequestInit): Promise<unknown> {
   }
   if (notNow(response.status))
     throw new ServerAway(`The server answered ${response.status}.`, { answered: true });
+  if (!saysJson(response))
+    throw new ServerAway('Something else answered in place of the server.', { answered: true });
   const answer: unknown = await response.json().catch(() => undefined);
   if (!response.ok) {
     const problem = Problem.safeParse(answer);
