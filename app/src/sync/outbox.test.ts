@@ -348,6 +348,27 @@ test('a late write does not bring a box back that was made here and deleted else
   expect(told.deleted).toHaveBeenCalledWith('box-0000002');
 });
 
+test('a record that others change at each try has its turn again, by itself', async () => {
+  const outbox = await opened();
+  const network = globalThis.fetch;
+  let others = 0;
+  globalThis.fetch = ((...ask: Parameters<typeof fetch>) => {
+    if (others < 6) another({ room: `Room ${(others += 1)}` });
+    return network(...ask);
+  }) as typeof fetch;
+  jest.useFakeTimers();
+  try {
+    save(outbox, 'A');
+    await outbox.flush();
+    expect(outbox.snapshot().entries).toHaveLength(1);
+    await jest.advanceTimersByTimeAsync(2000);
+    expect(stored()).toMatchObject({ name: 'A', room: 'Room 6' });
+    expect(outbox.snapshot().entries).toEqual([]);
+  } finally {
+    jest.useRealTimers();
+  }
+});
+
 test('the pause grows while the server is away, and one touch more is sent at once', async () => {
   jest.useFakeTimers();
   try {

@@ -244,12 +244,13 @@ export class Outbox {
     this.#set(records.length > 0 ? { sending: true } : { away: false });
     let failed = 0;
     let sent = 0;
+    let more = false;
     for (const record of records) {
       try {
-        for (let nth = 0; nth < SENDS_MOST && !this.#closed; nth += 1) {
-          if (!(await this.#sendNext(record))) break;
-          sent += 1;
-        }
+        let nth = 0;
+        while (nth < SENDS_MOST && !this.#closed && (await this.#sendNext(record))) nth += 1;
+        sent += nth;
+        more ||= nth === SENDS_MOST;
       } catch (error) {
         if (!(error instanceof ServerAway)) throw error;
         failed += 1;
@@ -265,6 +266,8 @@ export class Outbox {
     this.#failures = 0;
     if (this.#state.away) this.#set({ away: false });
     if (sent > 0) this.arrivals.settled();
+    // Others change a record all the time: it has its turn again in a moment.
+    if (more && !this.#closed) this.#timer = setTimeout(() => void this.flush(), PAUSE_MS[0]);
   }
 
   /**
