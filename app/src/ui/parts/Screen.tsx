@@ -3,7 +3,7 @@ import ArrowLeft from 'lucide-react-native/icons/arrow-left';
 import { type ReactNode, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { takeVersion, useNewVersion } from '../client/new-version';
-import { useOutbox } from '../client/queries';
+import { useOutbox, useWaitingPhotos } from '../client/queries';
 import { Notice } from './Notice';
 import { Button, IconPress } from './Press';
 import { ScrollerProvider } from './scroller';
@@ -76,6 +76,7 @@ export function Screen({
 /** Says that the server is away and how much waits, and nothing when all is well. */
 function AwayNotice() {
   const { away, entries, full } = useOutbox();
+  const pictures = useWaitingPhotos();
   if (full) {
     return (
       <View className="px-4 pt-2">
@@ -87,7 +88,7 @@ function AwayNotice() {
     );
   }
   if (!away) return null;
-  const waiting = entries.length;
+  const waiting = entries.length + pictures.length;
   return (
     <View className="px-4 pt-2">
       <Notice title="Server away: keep working" tone="unknown" live>
