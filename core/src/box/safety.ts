@@ -4,6 +4,7 @@
  */
 import { z } from 'zod';
 import type { BoxDocument } from './document.ts';
+import { naturally } from './natural-order.ts';
 import { oneLine } from './one-line.ts';
 import { circuitNamed, nameInPanel, NO_PANEL, type Panel, type PanelCircuit, tiedTo } from './panel.ts';
 import { readingName } from './reading.ts';
@@ -42,14 +43,12 @@ export function inTheWall({
   return stage === 'planned' ? (found ?? box) : box;
 }
 
-const natural = new Intl.Collator('en', { numeric: true, sensitivity: 'base' }).compare;
-
 /** The circuits that are in a box: those its record names, and those its work does. */
 export function circuitsIn({ circuit, box }: Pick<Told, 'circuit' | 'box'>): readonly string[] {
   const named = circuit.split(/[,;&+/]|\band\b/i);
   const worked = box.work?.circuits.map(({ name }) => name) ?? [];
   const all = [...named, ...worked].map((one) => one.trim()).filter((one) => one !== '');
-  return [...new Set(all)].sort(natural);
+  return [...new Set(all)].sort(naturally);
 }
 
 /** One more circuit in the words of a record. @example withCircuit('4', '7') === '4, 7' */

@@ -3,6 +3,7 @@
  * minutes off (handbook 17). Exact up to ten boxes: every set of boxes done, with how its circuits stand, is
  * reached in the best way there is. Beyond, the best of many orders that no single move makes better.
  */
+import { naturally } from '../box/natural-order.ts';
 import type { OutageAsk } from './ask.ts';
 import { compare, type Cost, NOTHING, type Standing, sum, waysThrough } from './stretches.ts';
 
@@ -41,11 +42,9 @@ const EXACT = { limited: 10, free: 12 };
 /** How many orders are tried beyond. */
 const TRIES = 20_000;
 
-const natural = new Intl.Collator('en', { numeric: true }).compare;
-
 /** @returns the plan; where no order keeps the limits, the one that is over them least */
 export function planOutage({ boxes, limit }: OutageAsk): OutagePlan {
-  const circuits = [...new Set(boxes.flatMap((box) => box.circuits))].sort(natural);
+  const circuits = [...new Set(boxes.flatMap((box) => box.circuits))].sort(naturally);
   const problem: Problem = {
     circuits,
     limits: circuits.map((circuit) =>

@@ -1,4 +1,5 @@
 /** The day as bars: one row a circuit, dark while it is off, with the boxes worked on above them. */
+import { naturally } from '@dense-pack/core/box/natural-order';
 import { View } from 'react-native';
 import { Words } from '../parts/Words';
 import type { OutageAnswer } from './outage-answers';
@@ -20,7 +21,7 @@ export function clock(minutes: number): string {
 }
 
 export function DayChart({ plan, words, limit }: DayChartProps) {
-  const circuits = Object.keys(plan.stretches).sort(natural);
+  const circuits = Object.keys(plan.stretches).sort(naturally);
   const end = Math.max(1, ...circuits.flatMap((name) => (plan.stretches[name] ?? []).map(([, to]) => to)));
   const share = (minutes: number) => `${(minutes / end) * 100}%` as const;
   return (
@@ -59,5 +60,3 @@ export function DayChart({ plan, words, limit }: DayChartProps) {
     </View>
   );
 }
-
-const natural = new Intl.Collator('en', { numeric: true }).compare;

@@ -1,4 +1,5 @@
 /** The run of a house: its boxes as trees from the breaker, and the cables that still lead nowhere. */
+import { naturally } from '@dense-pack/core/box/natural-order';
 import { newId } from '@dense-pack/core/box/new-id';
 import { labelOf, nameInPanel } from '@dense-pack/core/box/panel';
 import { likelyPairs, openEnds } from '@dense-pack/core/run/likely';
@@ -35,7 +36,7 @@ function House({ job }: { readonly job: ShownJob }) {
   const { boxes, links, panel } = job;
   const run = useMemo(() => runOf(boxes, links, panel), [boxes, links, panel]);
   const [off, setOff] = useState<string>();
-  const circuits = [...new Set(run.house.flatMap((box) => box.circuits))].sort(natural);
+  const circuits = [...new Set(run.house.flatMap((box) => box.circuits))].sort(naturally);
   const dark = new Set(off === undefined ? [] : run.deadWith(off).map(({ id }) => id));
   if (boxes.length < 2)
     return (
@@ -89,8 +90,6 @@ function House({ job }: { readonly job: ShownJob }) {
     </>
   );
 }
-
-const natural = new Intl.Collator('en', { numeric: true }).compare;
 
 /** So many likely cables are offered at once. */
 const PAIRS = 5;

@@ -1,4 +1,5 @@
 /** The boxes of a job as a table on a wide screen: sorted by its columns, many chosen, many changed at once. */
+import { naturally } from '@dense-pack/core/box/natural-order';
 import { STAGES } from '@dense-pack/core/box/words';
 import { type EditionId, editionOf } from '@dense-pack/core/edition/index';
 import { type Amount, showAmount, unitName } from '@dense-pack/core/fill/amount';
@@ -35,9 +36,8 @@ interface BoxTableProps {
   readonly Rows: ComponentType<VirtualRowsProps>;
 }
 
-const collator = new Intl.Collator('en', { numeric: true, sensitivity: 'base' });
 const natural: SortFn<typeof features, Listed> = (a, b, id) =>
-  collator.compare(a.getValue<string>(id), b.getValue<string>(id));
+  naturally(a.getValue<string>(id), b.getValue<string>(id));
 const features = tableFeatures({
   rowSelectionFeature,
   rowSortingFeature,

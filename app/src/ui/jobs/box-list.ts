@@ -1,4 +1,5 @@
 /** Finding, filtering and sorting the boxes of a job. */
+import { naturally } from '@dense-pack/core/box/natural-order';
 import { checkBox } from '@dense-pack/core/check/check-box';
 import type { EditionId } from '@dense-pack/core/edition/index';
 import { editionOf } from '@dense-pack/core/edition/index';
@@ -92,14 +93,12 @@ function passes({ box, counted, tight }: Listed, wish: Wish): boolean {
     .every((word) => text.includes(word));
 }
 
-const words = new Intl.Collator('en', { numeric: true, sensitivity: 'base' });
-
 const COMPARE: Record<Sort, (a: Listed, b: Listed) => number> = {
   made: () => 0,
   fullest: (a, b) => fullness(b) - fullness(a),
-  name: (a, b) => words.compare(a.box.name, b.box.name),
-  room: (a, b) => words.compare(a.box.room, b.box.room),
-  circuit: (a, b) => words.compare(a.box.circuit, b.box.circuit),
+  name: (a, b) => naturally(a.box.name, b.box.name),
+  room: (a, b) => naturally(a.box.room, b.box.room),
+  circuit: (a, b) => naturally(a.box.circuit, b.box.circuit),
 };
 
 /** The boxes a person wishes to see, in their order; the order of recording breaks ties. */
@@ -109,5 +108,5 @@ export function wished(boxes: readonly Listed[], wish: Wish): Listed[] {
 
 /** The different rooms or circuits of some boxes, in order, empty ones left out. */
 export function distinct(boxes: readonly Listed[], of: 'room' | 'circuit'): string[] {
-  return [...new Set(boxes.map(({ box }) => box[of]).filter((name) => name !== ''))].sort(words.compare);
+  return [...new Set(boxes.map(({ box }) => box[of]).filter((name) => name !== ''))].sort(naturally);
 }
