@@ -1,13 +1,14 @@
 /** What is fetched after the first screen stands; a word, or the frame of the screen, is in its place until then. */
 import { Component, type ComponentType, lazy, type ReactNode, Suspense, useEffect } from 'react';
 import { whenIdle } from '../client/after-paint';
+import { fetchAllLater, fetchedOnce } from './fetched-once';
 import { Loading, Notice } from './Notice';
 import { Button } from './Press';
 import { Screen } from './Screen';
 import { Words } from './Words';
 
-const later = () => import('../later');
-type Later = Awaited<ReturnType<typeof later>>;
+const later = fetchedOnce(() => import('../later'));
+type Later = Awaited<ReturnType<typeof later.load>>;
 
 /** The late parts that are components, by the props they take. */
 type Parts = {
@@ -16,20 +17,20 @@ type Parts = {
 
 /** A late part under its own name. */
 export const late = <K extends keyof Parts>(name: K) =>
-  lazy(() => later().then((all) => ({ default: (all as Parts)[name] as ComponentType<PropsOf<Parts[K]>> })));
+  lateOf((all) => (all as Parts)[name] as ComponentType<PropsOf<Parts[K]>>);
 type PropsOf<C> = C extends ComponentType<infer P> ? P : never;
 
 /** One of a table of late parts. */
 export const lateOf = <P,>(pick: (all: Later) => ComponentType<P>) =>
-  lazy(() => later().then((all) => ({ default: pick(all) })));
+  lazy(() => later.take((all) => ({ default: pick(all) })));
 
 /** What a late module answers, a moment later. */
-export const askLater = <T,>(ask: (all: Later) => T): Promise<T> => later().then(ask);
+export const askLater = <T,>(ask: (all: Later) => T): Promise<T> => later.load().then(ask);
 
 /** Fetches what is late once nothing else is to be done. */
 export function useLaterFetched(): void {
   // Without a network it is fetched when it is asked for.
-  useEffect(() => whenIdle(() => void later().catch(() => undefined)), []);
+  useEffect(() => whenIdle(() => void fetchAllLater().catch(() => undefined)), []);
 }
 
 interface HeldProps {

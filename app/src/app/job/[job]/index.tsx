@@ -1,7 +1,12 @@
 import { useLocalSearchParams } from 'expo-router';
-import { JobScreen } from '@/ui/jobs/JobScreen';
+import { LateJob } from '@/ui/jobs/late-job';
+import { LateScreen } from '@/ui/parts/late';
 
 export default function Route() {
   const { job } = useLocalSearchParams<{ job: string }>();
-  return <JobScreen jobId={job} />;
+  return (
+    <LateScreen>
+      <LateJob jobId={job} />
+    </LateScreen>
+  );
 }
