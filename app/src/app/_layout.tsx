@@ -1,43 +1,24 @@
 import '../global.css';
-import { Overpass_400Regular } from '@expo-google-fonts/overpass/400Regular';
-import { Overpass_700Bold } from '@expo-google-fonts/overpass/700Bold';
-import { OverpassMono_400Regular } from '@expo-google-fonts/overpass-mono/400Regular';
-import { OverpassMono_700Bold } from '@expo-google-fonts/overpass-mono/700Bold';
 import { QueryClientProvider } from '@tanstack/react-query';
-import { useFonts } from 'expo-font';
 import { Stack } from 'expo-router';
 import { useEffect } from 'react';
 import { whenIdle } from '@/ui/client/after-paint';
-import { browserDisk } from '@/sync/browser-disk';
-import { keepAnswers } from '@/ui/client/keep-answers';
+import { keepingAnswers } from '@/ui/client/first-look';
 import { keepApp } from '@/ui/client/new-version';
-import { queryClient, readAhead, readEarly, startOutbox } from '@/ui/client/queries';
+import { queryClient, readAhead, startOutbox } from '@/ui/client/queries';
 import { Loading } from '@/ui/parts/Notice';
 import { Screen } from '@/ui/parts/Screen';
 import { useTheme } from '@/ui/theme/theme';
-
-if (globalThis.location && 'early' in globalThis) readEarly(globalThis.location.pathname);
-
-/** Whether the exported page names the faces of the type itself: nothing has to be fetched and measured by script. */
-const hasFaces = () =>
-  globalThis.document?.getElementById('faces') !== null && globalThis.document !== undefined;
+import { useTypeFaces } from '@/ui/theme/type-faces';
 
 export default function Layout() {
-  useFonts(
-    hasFaces()
-      ? {}
-      : { Overpass_400Regular, Overpass_700Bold, OverpassMono_400Regular, OverpassMono_700Bold },
-  );
+  useTypeFaces();
   useTheme();
   useEffect(startOutbox, []);
   useEffect(keepApp, []);
   useEffect(() => {
-    const keeping = keepAnswers(queryClient, browserDisk);
-    const stopWaiting = whenIdle(() => void readAhead());
-    return () => {
-      stopWaiting();
-      void keeping.then((stop) => stop());
-    };
+    void keepingAnswers();
+    return whenIdle(() => void readAhead());
   }, []);
   return (
     <QueryClientProvider client={queryClient}>

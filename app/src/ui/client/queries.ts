@@ -29,16 +29,15 @@ export const jobQuery = (id: string) => ({
   queryFn: () => readJob(id),
 });
 
+const jobsQuery = { queryKey: jobsKey, queryFn: () => request(JobList, '/jobs') };
+
 /** How many jobs are read ahead, so that they are there without signal. */
 const AHEAD = 6;
 
 /** Reads the list of jobs and the newest of them ahead of being asked: a basement has no signal. */
 export async function readAhead(): Promise<void> {
   try {
-    const { jobs } = await queryClient.fetchQuery({
-      queryKey: jobsKey,
-      queryFn: () => request(JobList, '/jobs'),
-    });
+    const { jobs } = await queryClient.fetchQuery(jobsQuery);
     for (const { id } of jobs.slice(0, AHEAD)) {
       await queryClient.prefetchQuery(jobQuery(id));
     }
@@ -47,12 +46,20 @@ export async function readAhead(): Promise<void> {
   }
 }
 
-/** What the page asked for before the app ran is read while the first screen is drawn. */
-export function readEarly(path: string): void {
-  const job = /^\/job\/([^/]+)/.exec(path)?.[1];
-  if (job !== undefined) void queryClient.prefetchQuery(jobQuery(job));
-  else if (path === '/')
-    void queryClient.prefetchQuery({ queryKey: jobsKey, queryFn: () => request(JobList, '/jobs') });
+/** The job an address leads into. */
+const jobAt = (path: string) => /^\/job\/([^/]+)/.exec(path)?.[1];
+
+/** Reads what the screen of an address shows; resolves when it is there, or cannot be had. */
+export async function readEarly(path: string): Promise<void> {
+  const job = jobAt(path);
+  if (job !== undefined) await queryClient.prefetchQuery(jobQuery(job));
+  else if (path === '/') await queryClient.prefetchQuery(jobsQuery);
+}
+
+/** Whether there is something to show at an address. */
+export function keptFor(path: string): boolean {
+  const job = jobAt(path);
+  return queryClient.getQueryData(job === undefined ? jobsKey : jobKey(job)) !== undefined;
 }
 
 /** Follows what is read of the outbox, one frame after it changed: the verdict is painted first. */
@@ -141,7 +148,7 @@ function jobFromEntry(entry: JobEntry): Job {
 /** All jobs, those that wait in the outbox first. */
 export function useJobs() {
   const entries = useEntries();
-  const query = useQuery({ queryKey: jobsKey, queryFn: () => request(JobList, '/jobs') });
+  const query = useQuery(jobsQuery);
   const jobs = useMemo(() => {
     if (!query.data && !entries.some((entry) => entry.what === 'job')) return undefined;
     const gone = new Set(entries.filter((entry) => entry.what === 'delete').map((entry) => entry.id));

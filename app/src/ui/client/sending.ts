@@ -122,9 +122,11 @@ const takeOverLate = () =>
     .then(() => outbox.read())
     .catch(() => undefined);
 
-/** Reads what waits on this phone, and what an earlier program left. */
-const reading = outbox
-  .read()
+/** What waits on this phone is read. */
+export const outboxRead: Promise<void> = outbox.read();
+
+/** Then what an earlier program left is taken over. */
+const reading = outboxRead
   .then(takeOverLate)
   .then(() => takeOverTexts(globalThis.localStorage, browserDisk))
   .then(() => takeOverDatabases(browserDisk))

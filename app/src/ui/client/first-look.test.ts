@@ -1,0 +1,64 @@
+/** The first screen is drawn once: when the server has answered or what was kept is there, and never later than patience. */
+import { firstLook } from './first-look';
+
+const mockParts = {
+  asked: Promise.resolve(),
+  kept: Promise.resolve(),
+  there: false,
+  read: Promise.resolve(),
+};
+jest.mock('./queries', () => ({
+  readEarly: () => mockParts.asked,
+  keptFor: () => mockParts.there,
+}));
+jest.mock('./sending', () => ({
+  queryClient: {},
+  get outboxRead() {
+    return mockParts.read;
+  },
+}));
+jest.mock('./keep-answers', () => ({ keepAnswers: () => mockParts.kept }));
+jest.mock('@/sync/browser-disk', () => ({ browserDisk: {} }));
+
+const never = new Promise<void>(() => undefined);
+
+beforeEach(() => {
+  jest.useFakeTimers();
+  Object.assign(mockParts, { asked: never, kept: Promise.resolve(), there: false, read: Promise.resolve() });
+});
+afterEach(() => jest.useRealTimers());
+
+async function drawn() {
+  let done = false;
+  void firstLook('/').then(() => (done = true));
+  await jest.advanceTimersByTimeAsync(0);
+  return { now: () => done, after: (ms: number) => jest.advanceTimersByTimeAsync(ms) };
+}
+
+test('the server’s answer is enough', async () => {
+  mockParts.asked = Promise.resolve();
+  expect((await drawn()).now()).toBe(true);
+});
+
+test('what was kept is enough where the server does not answer', async () => {
+  mockParts.there = true;
+  expect((await drawn()).now()).toBe(true);
+});
+
+test('where nothing was kept for this address it is waited for, but not for ever', async () => {
+  const look = await drawn();
+  expect(look.now()).toBe(false);
+  await look.after(499);
+  expect(look.now()).toBe(false);
+  await look.after(1);
+  expect(look.now()).toBe(true);
+});
+
+test('what waits on this phone is waited for too: a screen without it would show what was changed', async () => {
+  mockParts.asked = Promise.resolve();
+  mockParts.read = never;
+  const look = await drawn();
+  expect(look.now()).toBe(false);
+  await look.after(500);
+  expect(look.now()).toBe(true);
+});
