@@ -7,7 +7,7 @@ module.exports = {
   rootDir: __dirname,
   preset: 'jest-expo',
   setupFiles: ['<rootDir>/jest.setup.cjs'],
-  testMatch: ['<rootDir>/src/**/*.test.{ts,tsx}'],
+  testMatch: ['<rootDir>/{src,web}/**/*.test.{ts,tsx}'],
   testPathIgnorePatterns: ['/node_modules/', '/dist/'],
   transform: {
     // Babel's root follows the working directory: the configuration is named.

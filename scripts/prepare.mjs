@@ -3,9 +3,6 @@ import { spawnSync } from 'node:child_process';
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { createHash } from 'node:crypto';
 import { join } from 'node:path';
-import { compressFiles } from './compress.mjs';
-import { writeServiceWorker } from './service-worker.mjs';
-import { writeShell } from './shell.mjs';
 
 export const ROOT = join(import.meta.dirname, '..');
 
@@ -49,12 +46,12 @@ function newest(path) {
 const APP_SOURCES = [
   'app/src',
   'app/public',
-  'app/app.json',
+  'app/web',
+  'app/index.html',
+  'app/vite.config.mjs',
   'app/babel.config.js',
-  'app/metro.config.js',
   'app/tailwind.config.js',
   'core/src',
-  'app/metro',
   'scripts/compress.mjs',
   'scripts/prepare.mjs',
   'scripts/shell.mjs',
@@ -63,24 +60,20 @@ const APP_SOURCES = [
   'package-lock.json',
 ];
 
-/** Exports the web app when a source is newer than the last export. */
+/** Builds the app as a page when a source is newer than what was built last. */
 export function ensureApp() {
   const built = join(ROOT, 'app/dist/.built');
   const sources = Math.max(...APP_SOURCES.map((path) => newest(join(ROOT, path))));
   if (existsSync(built) && Number(readFileSync(built, 'utf8')) >= sources) return;
   console.log('Building the app.');
-  const code = run('npx', ['expo', 'export', '--platform', 'web', '--output-dir', 'dist'], {
+  const code = run('npx', ['vite', 'build', '--logLevel', 'warn'], {
     cwd: join(ROOT, 'app'),
-    env: { ...process.env, CI: '1', EXPO_NO_TELEMETRY: '1', EXPO_OFFLINE: '1' },
     stdio: ['ignore', 'ignore', 'inherit'],
   });
   if (code !== 0) {
     console.error('The app could not be built; the lines above say why.');
     process.exit(code);
   }
-  writeShell(join(ROOT, 'app/dist'), join(ROOT, 'app/src/ui/theme/tokens.json'));
-  writeServiceWorker(join(ROOT, 'app/dist'), join(ROOT, 'scripts/sw.template.js'));
-  compressFiles(join(ROOT, 'app/dist'));
   writeFileSync(built, String(sources));
 }
 

@@ -2,21 +2,13 @@
  * What a page shows and does before any script of the app has run: the frame of the screen in the colours of the
  * chosen theme, and everything the screen will ask for fetched side by side: its own script, its data, its type.
  */
+import { createHash } from 'node:crypto';
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
-import { join, relative } from 'node:path';
+import { join } from 'node:path';
 
 const NAMES = ['paper', 'ink', 'soft', 'hair', 'sheet', 'line'];
 
 const variables = (colours) => NAMES.map((name) => `--s-${name}:${colours[name]}`).join(';');
-
-/** The faces of the type, by the names the app calls them: the browser fetches what it meets. */
-const faces = (fonts) =>
-  fonts
-    .map(
-      (file) =>
-        `@font-face{font-family:${/([A-Za-z]+_[0-9A-Za-z]+)\.[0-9a-f]+\.ttf$/.exec(file)[1]};src:url("${file}");font-display:swap}`,
-    )
-    .join('\n');
 
 /** The frame of a screen: its bar, and the shape of a box where a count will stand. Nothing in it can be touched. */
 const frame = ({ colour }) => `
@@ -54,7 +46,7 @@ function themed(KEY) {
 }
 
 /** Runs once the frame stands: what the screen will ask for is asked for now, beside the app's own script. */
-function early(fonts) {
+function early(fonts, jobScreen) {
   window.early = {};
   const ask = (address) => {
     window.early[address] = fetch(address);
@@ -63,18 +55,18 @@ function early(fonts) {
   const job = /^\/job\/([^/]+)/.exec(location.pathname);
   if (location.pathname === '/') ask('/api/v1/jobs');
   else if (job && job[1] !== 'now') ask(`/api/v1/jobs/${job[1]}?from=0&most=200`);
-  for (const font of fonts) {
-    const link = document.createElement('link');
-    Object.assign(link, { rel: 'preload', as: 'font', href: font, crossOrigin: 'anonymous' });
-    document.head.appendChild(link);
-  }
+  const fetchFirst = (kind) => document.head.appendChild(Object.assign(document.createElement('link'), kind));
+  if (/^\/job\/[^/]+$/.test(location.pathname)) fetchFirst({ rel: 'preload', as: 'script', href: jobScreen });
+  for (const font of fonts) fetchFirst({ rel: 'preload', as: 'font', href: font, crossOrigin: 'anonymous' });
 }
 
-function filesIn(folder, dist) {
-  return readdirSync(folder, { withFileTypes: true }).flatMap((entry) => {
-    const path = join(folder, entry.name);
-    return entry.isDirectory() ? filesIn(path, dist) : [`/${relative(dist, path).replaceAll('\\', '/')}`];
-  });
+const ROOT = join(import.meta.dirname, '..');
+
+/** What loads the scripts of the app. */
+function loaderOf(entry) {
+  const system = readFileSync(join(ROOT, 'node_modules/systemjs/dist/s.min.js'), 'utf8');
+  const own = readFileSync(join(ROOT, 'app/web/loader.js'), 'utf8');
+  return `${system.replace(/\n\/\/# sourceMappingURL=.*$/s, '')}${own.replace('__ENTRY__', entry)}`;
 }
 
 /**
@@ -84,27 +76,48 @@ function filesIn(folder, dist) {
  * @param dist the exported app
  */
 export function writeShell(dist, tokensFile) {
-  const tokens = JSON.parse(readFileSync(tokensFile, 'utf8'));
-  const all = filesIn(join(dist, 'assets'), dist).filter((name) => name.endsWith('.ttf'));
-  // What nearly every screen begins with is fetched before it is met.
-  const fonts = all.filter((name) => /\/Overpass_(400Regular|700Bold)\.[0-9a-f]+\.ttf$/.test(name));
-  if (fonts.length !== 2)
-    throw new Error(`two faces were to be fetched early, ${fonts.length} were found in ${dist}`);
   const page = join(dist, 'index.html');
   const html = readFileSync(page, 'utf8');
-  const sheet = /<link rel="stylesheet" href="[^"]+">/.exec(html)?.[0];
-  if (!sheet) throw new Error(`the page of ${dist} names no style sheet`);
+  const found = (what, name) => {
+    const [there] = what.exec(html) ?? [];
+    if (there === undefined) throw new Error(`the page of ${dist} names no ${name}`);
+    return there;
+  };
+  const script = found(/<script type="module"[^>]*><\/script>/, 'script');
+  const sheet = found(/<link rel="stylesheet"[^>]*>/, 'style sheet');
+  // The faces stand in the page itself: the frame is set in them.
+  const css = join(dist, /href="([^"]+)"/.exec(sheet)[1]);
+  const rules = readFileSync(css, 'utf8');
+  const faces = rules.match(/@font-face\s*\{[^}]*\}/g) ?? [];
+  writeFileSync(
+    css,
+    faces.reduce((left, face) => left.replace(face, ''), rules),
+  );
+  // What nearly every screen begins with is fetched before it is met.
+  const fonts = faces
+    .map((face) => /url\(["']?([^"')]+)/.exec(face)[1])
+    .filter((name) => /\/Overpass_(400Regular|700Bold)[^/]*\.ttf$/.test(name));
+  if (fonts.length !== 2)
+    throw new Error(`two faces were to be fetched early, ${fonts.length} were found in ${css}`);
+  const jobScreen = `/assets/${readdirSync(join(dist, 'assets')).find((name) => /^JobScreen-.*\.js$/.test(name))}`;
+  const entry = /src="([^"]+)"/.exec(script)[1];
+  const loader = loaderOf(entry);
+  const loaderFile = `/assets/loader-${createHash('sha256').update(loader).digest('hex').slice(0, 8)}.js`;
+  writeFileSync(join(dist, loaderFile), loader);
   writeFileSync(
     page,
     html
+      .replace(script, '')
       .replace(sheet, '')
       .replace(
         '</title>',
-        `</title>\n    <script>(${themed})(${JSON.stringify('dense-pack/preferences')});</script>\n    <style id="faces">${faces(all)}</style>`,
+        () =>
+          `</title>\n    <script>(${themed})(${JSON.stringify('dense-pack/preferences')});</script>\n    <style id="faces">${faces.join('')}</style>`,
       )
       .replace(
         '<div id="root"></div>',
-        `<div id="root">${frame(tokens)}</div>\n    <script>(${early})(${JSON.stringify(fonts)});</script>\n    ${sheet}`,
+        () =>
+          `<div id="root">${frame(JSON.parse(readFileSync(tokensFile, 'utf8')))}</div>\n    <script>(${early})(${JSON.stringify(fonts)}, ${JSON.stringify(jobScreen)});</script>\n    ${sheet.replace(' crossorigin', '')}\n    <script defer src="${loaderFile}"></script>\n    <script defer src="${entry}"></script>`,
       ),
   );
 }

@@ -88,8 +88,8 @@ function serveApp(app: Express, folder: string) {
       orderPreference: ['br', 'gz'],
       serveStatic: {
         setHeaders(response, file) {
-          // Metro puts a content hash into the names below _expo and assets.
-          const hashed = /[\\/](_expo|assets)[\\/]/.test(file);
+          // The names below assets have a hash of the content in them.
+          const hashed = /[\\/]assets[\\/]/.test(file);
           response.setHeader(
             'Cache-Control',
             hashed ? `public, max-age=${(365 * DAY_MS) / 1000}, immutable` : 'no-cache',

@@ -288,20 +288,20 @@ test('a script of the page itself may run by its hash and no other; what was com
   const pages = mkdtempSync(join(tmpdir(), 'dense-pack-page-'));
   const text = 'window.early = {};';
   writeFileSync(join(pages, 'index.html'), `<script>${text}</script><script src="/a.js"></script>`);
-  mkdirSync(join(pages, '_expo'));
-  writeFileSync(join(pages, '_expo/a.js'), 'let whole;');
-  writeFileSync(join(pages, '_expo/a.js.br'), brotliCompressSync('let small;'));
+  mkdirSync(join(pages, 'assets'));
+  writeFileSync(join(pages, 'assets/a.js'), 'let whole;');
+  writeFileSync(join(pages, 'assets/a.js.br'), brotliCompressSync('let small;'));
   const page = request(application(db, { appFolder: pages }));
   const { headers } = await page.get('/').expect(200);
   // The hash by a tool of its own, as a browser computes it.
   const hash = createHash('sha256').update(text).digest('base64');
   expect(headers['content-security-policy']).toMatch(`script-src 'self' 'sha256-${hash}';`);
-  const sent = await page.get('/_expo/a.js').set('accept-encoding', 'br').expect(200);
+  const sent = await page.get('/assets/a.js').set('accept-encoding', 'br').expect(200);
   expect([sent.headers['content-encoding'], sent.headers['cache-control']]).toEqual([
     'br',
     expect.stringMatching('immutable'),
   ]);
-  const plain = await page.get('/_expo/a.js').set('accept-encoding', 'identity').expect(200);
+  const plain = await page.get('/assets/a.js').set('accept-encoding', 'identity').expect(200);
   expect(plain.headers['content-encoding']).toBeUndefined();
   // The page was built anew while the server runs.
   writeFileSync(join(pages, 'index.html'), '<script>let other;</script>');

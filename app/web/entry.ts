@@ -1,0 +1,14 @@
+/** Starts the app in a page. */
+import './expo-modules';
+import './faces.css';
+import { ExpoRoot } from 'expo-router/build/ExpoRoot';
+import { createElement } from 'react';
+import { createRoot } from 'react-dom/client';
+import { firstLook } from '@/ui/client/first-look';
+import { ctx } from './routes';
+
+const root = document.getElementById('root');
+if (root)
+  void firstLook(globalThis.location.pathname).then(() =>
+    createRoot(root).render(createElement(ExpoRoot, { context: ctx })),
+  );

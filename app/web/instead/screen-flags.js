@@ -1,0 +1,2 @@
+/* Flags of the screens of a phone's own system: a page has none. */
+export const initScreensFeatureFlags = () => undefined;
