@@ -45,19 +45,26 @@ function themed(KEY) {
   if (/^\/job\/[^/]+\/box\//.test(location.pathname)) root.classList.add('counts');
 }
 
-/** Runs once the frame stands: what the screen will ask for is asked for now, beside the app's own script. */
+/** Runs once the frame is painted: what the screen will ask for is asked for now, beside the app's own script. */
 function early(fonts, jobScreen) {
-  window.early = {};
-  const ask = (address) => {
-    window.early[address] = fetch(address);
-    window.early[address].catch(() => undefined);
+  const begin = () => {
+    // The app runs already and asks for itself: an answer of now would be taken for one of later.
+    if (window.early) return;
+    window.early = {};
+    const ask = (address) => {
+      window.early[address] = fetch(address);
+      window.early[address].catch(() => undefined);
+    };
+    const fetchFirst = (kind) =>
+      document.head.appendChild(Object.assign(document.createElement('link'), { rel: 'preload', ...kind }));
+    const job = /^\/job\/([^/]+)/.exec(location.pathname);
+    if (location.pathname === '/') ask('/api/v1/jobs');
+    else if (job && job[1] !== 'now') ask(`/api/v1/jobs/${job[1]}?from=0&most=200`);
+    if (/^\/job\/[^/]+$/.test(location.pathname)) fetchFirst({ as: 'script', href: jobScreen });
+    for (const href of fonts) fetchFirst({ as: 'font', href, crossOrigin: 'anonymous' });
   };
-  const job = /^\/job\/([^/]+)/.exec(location.pathname);
-  if (location.pathname === '/') ask('/api/v1/jobs');
-  else if (job && job[1] !== 'now') ask(`/api/v1/jobs/${job[1]}?from=0&most=200`);
-  const fetchFirst = (kind) => document.head.appendChild(Object.assign(document.createElement('link'), kind));
-  if (/^\/job\/[^/]+$/.test(location.pathname)) fetchFirst({ rel: 'preload', as: 'script', href: jobScreen });
-  for (const font of fonts) fetchFirst({ rel: 'preload', as: 'font', href: font, crossOrigin: 'anonymous' });
+  if (document.hidden) begin();
+  else requestAnimationFrame(() => setTimeout(begin));
 }
 
 const ROOT = join(import.meta.dirname, '..');

@@ -7,6 +7,9 @@ import { createRoot } from 'react-dom/client';
 import { firstLook } from '@/ui/client/first-look';
 import { ctx } from './routes';
 
+// What the page has not asked for by now it need not ask for any more.
+(globalThis as { early?: object }).early ??= {};
+
 const root = document.getElementById('root');
 if (root)
   void firstLook(globalThis.location.pathname).then(() =>
