@@ -3,9 +3,11 @@
  * all against a fixed piece of work, at a quarter of the machine's speed, in one run: `npm run bench:load`. Every figure is a
  * median of several loads, taken by turns.
  *
- * 1. First paint (wanted: at most 0.5 of the piece of work; the square alone takes more).
+ * 1. First paint (wanted: at most 0.5 of the piece of work).
  * 2. First load usable (wanted: at most 5, or 1.4 of the empty screen where that takes more than 3.5 by itself).
  * 3. A later start without the server's help (wanted: at most 2).
+ *
+ * The square tells what a page takes that has nothing to do: no script can be there sooner.
  */
 import { type ChildProcess, spawn, spawnSync } from 'node:child_process';
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
@@ -46,9 +48,13 @@ const EMPTY_FILES: Readonly<Record<string, string>> = {
     'import { Text } from \'react-native\'; export default function Empty() { return <Text testID="empty">Empty</Text>; }',
 };
 
-/** The least a page can paint. */
-const SQUARE =
-  '<!doctype html><title>Square</title><div data-testid="square" style="width:99px;height:99px;background:#000"></div>';
+/** The least a page can paint, and the least that starts without a server. */
+const SQUARE = `<!doctype html><title>Square</title>
+<div data-testid="square" style="width:99px;height:99px;background:#000"></div>
+<script>navigator.serviceWorker.register('/sw.js')</script>`;
+const KEEPS_SQUARE = `
+addEventListener('install', (event) => event.waitUntil(caches.open('square').then((kept) => kept.add('/square'))));
+addEventListener('fetch', (event) => event.respondWith(caches.match('/square').then((kept) => kept || fetch(event.request))));`;
 
 const TYPES: Readonly<Record<string, string>> = {
   '.html': 'text/html',
@@ -70,6 +76,7 @@ async function serveEmpty(): Promise<{ address: string; close: () => void }> {
   if (done.status !== 0) throw new Error('the empty screen could not be built');
   const server = createServer((asked, answer) => {
     if (asked.url === '/square') return answer.setHeader('content-type', 'text/html').end(SQUARE);
+    if (asked.url === '/sw.js') return answer.setHeader('content-type', 'text/javascript').end(KEEPS_SQUARE);
     const path = asked.url === '/' ? '/index.html' : (asked.url ?? '/');
     readFile(join(EMPTY, 'dist', path)).then(
       (text) => answer.setHeader('content-type', TYPES[extname(path)] ?? 'text/plain').end(text),
@@ -134,6 +141,8 @@ async function load(browser: Browser, address: string, selector: string): Promis
   };
   const usable = await start();
   const paint = await page.evaluate(() => performance.getEntriesByType('paint')[0]?.startTime ?? NaN);
+  // What keeps the app registers itself a moment later.
+  await new Promise((resolve) => setTimeout(resolve, 500));
   const kept = await page.evaluate(
     async () => (await navigator.serviceWorker.getRegistration()) !== undefined,
   );
