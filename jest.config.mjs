@@ -10,6 +10,7 @@ const node = (name) => ({
 });
 
 export default {
-  testTimeout: 60_000,
+  // A machine that is shared takes twice as long at times.
+  testTimeout: 120_000,
   projects: [node('core'), node('server'), node('bin'), node('e2e'), '<rootDir>/app/jest.config.cjs'],
 };

@@ -17,7 +17,7 @@ test.each([
 ] as const)(
   'on a %s screen in the %s theme no screen has an accessibility violation',
   (size, theme) => walk(world, size, theme),
-  180_000,
+  360_000,
 );
 
 test('the chart of the house has no violation either', async () => {

@@ -15,5 +15,5 @@ test.each([
 ] as const)(
   'on a %s screen in the %s theme no screen has an accessibility violation',
   (size, theme) => walk(world, size, theme),
-  180_000,
+  360_000,
 );
