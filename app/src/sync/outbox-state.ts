@@ -24,3 +24,22 @@ export interface Arrivals {
   /** Nothing more is being sent: lists may be read anew. */
   settled(): void;
 }
+
+/** Before anything was read or written. */
+export const NOTHING_WAITS: OutboxState = {
+  away: false,
+  sending: false,
+  full: false,
+  entries: [],
+  unreadable: [],
+  rejected: undefined,
+};
+
+export interface OutboxSettings {
+  /** Runs one tab at a time where the browser can tell tabs apart. */
+  readonly alone?: (work: () => Promise<void>) => Promise<void>;
+  /** Milliseconds a change lies before it is sent: the screen comes first, quick changes go together. */
+  readonly lie?: number;
+  /** Tells other tabs that a record is another one. */
+  readonly tell?: (record: string) => void;
+}

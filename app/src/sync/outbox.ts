@@ -12,7 +12,7 @@ import type { DeleteEntry, Entry } from './entry';
 import { keptAs, layOperations } from './laid';
 import { type FieldProblem, type Operation, problemsOf } from './operation';
 import { OperationStore } from './operation-store';
-import type { Arrivals, OutboxState } from './outbox-state';
+import { type Arrivals, NOTHING_WAITS, type OutboxSettings, type OutboxState } from './outbox-state';
 import { type Answered, send } from './send';
 import { again, type Choice, chosen, givenUp, revived, settled } from './settled';
 
@@ -23,25 +23,9 @@ const FAILURES_MOST = 3;
 /** So often one record is sent in a row: where others change it all the time the rest has its turn. */
 const SENDS_MOST = 5;
 
-export interface OutboxSettings {
-  /** Runs one tab at a time where the browser can tell tabs apart. */
-  readonly alone?: (work: () => Promise<void>) => Promise<void>;
-  /** Milliseconds a change lies before it is sent: the screen comes first, quick changes go together. */
-  readonly lie?: number;
-  /** Tells other tabs that a record is another one. */
-  readonly tell?: (record: string) => void;
-}
-
 export class Outbox {
   #listeners = new Set<() => void>();
-  #state: OutboxState = {
-    away: false,
-    sending: false,
-    full: false,
-    entries: [],
-    unreadable: [],
-    rejected: undefined,
-  };
+  #state: OutboxState = NOTHING_WAITS;
   #failures = 0;
   #timer: ReturnType<typeof setTimeout> | undefined;
   #closed = false;
