@@ -12,6 +12,6 @@ import { ctx } from './routes';
 
 const root = document.getElementById('root');
 if (root)
-  void firstLook(globalThis.location.pathname).then(() =>
+  void firstLook(globalThis.location.pathname, import.meta.url).then(() =>
     createRoot(root).render(createElement(ExpoRoot, { context: ctx })),
   );

@@ -9,18 +9,25 @@ const PATIENCE_MS = 500;
 
 let keeping: Promise<unknown> | undefined;
 
-/** Lays the kept answers under the queries and keeps what the server says from now on; once, however often it is called. */
-export function keepingAnswers(): Promise<unknown> {
-  keeping ??= keepAnswers(queryClient, browserDisk);
+/**
+ * Lays the kept answers under the queries and keeps what the server says from now on; once, however often it is called.
+ * @param build what tells this build from every other
+ */
+export function keepingAnswers(build?: string): Promise<unknown> {
+  keeping ??= keepAnswers(queryClient, browserDisk, build);
   return keeping;
 }
 
-/** @param path the address the page was opened at; resolves once its screen can be drawn, never rejects */
-export function firstLook(path: string): Promise<void> {
+/**
+ * Resolves once the screen of an address can be drawn; never rejects.
+ * @param path the address the page was opened at
+ * @param build what tells this build from every other
+ */
+export function firstLook(path: string, build?: string): Promise<void> {
   const asked = readEarly(path);
   const there = new Promise<void>((done) => {
     void asked.then(done);
-    void keepingAnswers().then(() => {
+    void keepingAnswers(build).then(() => {
       if (keptFor(path)) done();
     });
   });

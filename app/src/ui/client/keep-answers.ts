@@ -35,15 +35,23 @@ function within(value: unknown): unknown {
   };
 }
 
-/** Lays the kept answers under the queries, then keeps what the server says from now on. */
+/** What this very build kept was parsed by it when it came: it is shown as it is. What another kept is brought up. */
+const asNow = (kept: object, build: string | undefined) =>
+  build !== undefined && 'build' in kept && kept.build === build ? kept : broughtUp(kept);
+
+/**
+ * Lays the kept answers under the queries, then keeps what the server says from now on.
+ * @param build what tells this build from every other; without it, what was kept is taken to be another's
+ */
 export async function keepAnswers(
   client: QueryClient,
   shelves: Pick<Shelves, 'get' | 'put'>,
+  build?: string,
 ): Promise<() => void> {
   try {
     const kept: unknown = await shelves.get('answers', KEY);
-    if (kept) {
-      hydrate(client, broughtUp(kept) as Parameters<typeof hydrate>[1]);
+    if (typeof kept === 'object' && kept !== null) {
+      hydrate(client, asNow(kept, build) as Parameters<typeof hydrate>[1]);
       // What was kept is shown at once and asked for anew: the server may know better.
       void client.invalidateQueries();
     }
@@ -55,7 +63,7 @@ export async function keepAnswers(
     if (type !== 'updated') return;
     clearTimeout(timer);
     timer = setTimeout(
-      () => void shelves.put('answers', KEY, dehydrate(client)).catch(() => undefined),
+      () => void shelves.put('answers', KEY, { ...dehydrate(client), build }).catch(() => undefined),
       WAIT_MS,
     );
   });
