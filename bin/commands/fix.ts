@@ -5,7 +5,7 @@ import { printAmount, showAmount, unitName } from '@dense-pack/core/fill/amount'
 import { tally } from '@dense-pack/core/fill/tally';
 import { tallyJson } from '@dense-pack/core/fill/tally-json';
 import { verdictWords } from '@dense-pack/core/fill/verdict';
-import { addsAtHand, boxesAtHand, inTruck, Kit, NEW_KIT } from '@dense-pack/core/parts/kit';
+import { addsAtHand, boxesAtHand, inTruck, Kit, newKit } from '@dense-pack/core/parts/kit';
 import { findRemedies } from '@dense-pack/core/remedy/search';
 import { printCountLine } from '@dense-pack/core/shorthand/print';
 import type { Command } from 'commander';
@@ -29,7 +29,7 @@ export function addFix(program: Command): void {
       const { box, edition } = read;
       const kit =
         options.kit === undefined
-          ? NEW_KIT
+          ? newKit()
           : readJsonFile(options.kit, Kit, '{"only": true, "here": ["plastic-1g-old-20"]}');
       if (!kit) return;
       const counted = tally(box, edition);

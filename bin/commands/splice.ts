@@ -4,7 +4,7 @@ import { WorkPlan } from '@dense-pack/core/box/work';
 import { wordsOf } from '@dense-pack/core/finding/finding';
 import { bench } from '@dense-pack/core/simulate/instruments';
 import type { EditionId } from '@dense-pack/core/edition/index';
-import { Kit, NEW_KIT, stockOf } from '@dense-pack/core/parts/kit';
+import { Kit, newKit, stockOf } from '@dense-pack/core/parts/kit';
 import { partsOf } from '@dense-pack/core/plan/cut-list';
 import { disturbanceOf } from '@dense-pack/core/plan/disturbance';
 import { sayHot } from '@dense-pack/core/plan/needs';
@@ -37,7 +37,7 @@ function planned(line: string, options: Options) {
       ? undefined
       : readJsonFile(options.work, WorkPlan, '{"circuits": [{"id": "a"}], "runs": [...], "devices": [...]}');
   const kit =
-    options.kit === undefined ? NEW_KIT : readJsonFile(options.kit, Kit, '{"connectors": {"twist-m": 4}}');
+    options.kit === undefined ? newKit() : readJsonFile(options.kit, Kit, '{"connectors": {"twist-m": 4}}');
   if ((options.work !== undefined && !told) || !kit) return undefined;
   // What the file says is laid down with the pieces: a raceway is split into the runs it tells of.
   const { box, over } = told ? withWork(read.box, told, nextOf(read.box, told)) : { box: read.box, over: [] };

@@ -38,10 +38,18 @@ const COMPILED = {
   plugins: [join(import.meta.dirname, 'back-to-imports.cjs')],
 };
 
+/** The trade's own sources: Vite takes their types away itself. */
+const TRADE = { ...common, configFile: false, parserOpts: { plugins: ['typescript'] } };
+
+const SCHEMAS = join(import.meta.dirname, 'made-when-used.cjs');
+const saysSchemas = /\bfrom 'zod'/;
+const withSchemas = (options) => ({ ...options, plugins: [...(options.plugins ?? []), SCHEMAS] });
+
 /** What turning a source depends on beside the source itself. */
 const turners = Promise.all(
   [
     join(import.meta.dirname, 'back-to-imports.cjs'),
+    SCHEMAS,
     join(APP, 'babel.config.js'),
     require.resolve('@babel/core/package.json'),
     require.resolve('babel-preset-expo/package.json'),
@@ -63,6 +71,7 @@ async function turned(code, filename, options) {
   }
 }
 
+const isTrade = /[\\/]core[\\/]src[\\/].*\.ts$/;
 const isOwn = /[\\/]app[\\/](src|web)[\\/].*\.tsx?$/;
 const PLAIN = /\.worker\.ts$|[\\/]web[\\/].*\.ts$/;
 const isCompiled = /node_modules[\\/](expo-router|react-native-css-interop)[\\/].*\.js$/;
@@ -73,7 +82,9 @@ export const sources = () => ({
   enforce: 'pre',
   async transform(code, id) {
     const [file] = id.split('?');
-    if (isOwn.test(file)) return PLAIN.test(file) ? null : turned(code, file, OWN);
+    const ask = saysSchemas.test(code) ? withSchemas : (options) => options;
+    if (isOwn.test(file)) return PLAIN.test(file) ? null : turned(code, file, ask(OWN));
+    if (isTrade.test(file)) return saysSchemas.test(code) ? turned(code, file, ask(TRADE)) : null;
     if (!isCompiled.test(file) || !/\brequire\(|\bexports\./.test(code)) return null;
     // One that is not understood stays as it is: Vite bundles it whole.
     return turned(code, file, COMPILED).catch(() => null);

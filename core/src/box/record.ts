@@ -74,7 +74,8 @@ export const Seen = z.strictObject({
   photos: z.array(RecordId).max(PHOTOS_MOST, `must be at most ${PHOTOS_MOST} photos`).default([]),
 });
 export type Seen = z.output<typeof Seen>;
-export const NOTHING_SEEN: Seen = Seen.parse({});
+/** A box of which nothing was seen yet. */
+export const nothingSeen = (): Seen => Seen.parse({});
 
 /** What a person says of a box beside what is in it, field by field. */
 export const BOX_FIELDS = {
@@ -88,7 +89,7 @@ export const BOX_FIELDS = {
   stageAt: z.iso.datetime().nullable().default(null),
   /** How it was found, once a change is planned. */
   found: StoredBox.nullable().default(null),
-  seen: Seen.default(NOTHING_SEEN),
+  seen: Seen.default(nothingSeen),
 };
 
 /** A record of a box with more fields; one of an earlier version kept its ticks in the document. */

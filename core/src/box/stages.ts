@@ -3,7 +3,7 @@ import type { Change } from './difference.ts';
 import type { BoxDocument, Item } from './document.ts';
 import { changeItem } from './edit.ts';
 import type { NewId } from './piece-id.ts';
-import { type BoxFields, NOTHING_SEEN } from './record.ts';
+import { type BoxFields, nothingSeen } from './record.ts';
 import { hasDuty } from './set-up.ts';
 import { type BoxWork, type Duty, firstHalf, secondHalf, type Wiring } from './work.ts';
 
@@ -91,7 +91,7 @@ export function copyOf(
     ...(stage === 'planned'
       ? { stage, stageAt, found: found && copied(found) }
       : { stage: 'found' as const, stageAt: null, found: null }),
-    seen: NOTHING_SEEN,
+    seen: nothingSeen(),
   };
 }
 

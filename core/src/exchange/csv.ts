@@ -3,7 +3,7 @@
  * read where they are there, other columns are kept out of the boxes but never an error.
  */
 import Papa from 'papaparse';
-import { type BoxFields, NOTHING_SEEN } from '../box/record.ts';
+import { type BoxFields, nothingSeen } from '../box/record.ts';
 import { DEFAULT_EDITION, type EditionId, editionOf } from '../edition/index.ts';
 import { tally } from '../fill/tally.ts';
 import { tallyJson } from '../fill/tally-json.ts';
@@ -65,7 +65,7 @@ export function readCsvRow(
     stage: 'found',
     stageAt: null,
     found: null,
-    seen: NOTHING_SEEN,
+    seen: nothingSeen(),
   };
   return { row, ok: true, line, fields };
 }

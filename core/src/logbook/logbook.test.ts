@@ -1,6 +1,6 @@
 /** What happened to a box, and the words it is found by. */
 import { Closing, wiredAs } from '../box/closing.ts';
-import { BoxRecord, NOTHING_SEEN } from '../box/record.ts';
+import { BoxRecord, nothingSeen } from '../box/record.ts';
 import { dropPlan, markBuilt, planChange } from '../box/stages.ts';
 import { readCountLine } from '../shorthand/read.ts';
 import { eventsBetween } from './events.ts';
@@ -38,7 +38,7 @@ test('recorded, planned, built, tested, opened again, dropped: each once, in ord
     },
   ];
   const outcome = { verdict: 'open', at: AT, of: wiredAs(built.box) };
-  const tested = { ...built, seen: { ...NOTHING_SEEN, closing: Closing.parse({ results, outcome }) } };
+  const tested = { ...built, seen: { ...nothingSeen(), closing: Closing.parse({ results, outcome }) } };
   const again = { ...tested, ...planChange(tested, AT) };
   const dropped = { ...again, ...dropPlan(again, AT) };
   const told = [undefined, found, planned, built, tested, again].map((before, nth) => {

@@ -6,7 +6,7 @@ import { joinedOf } from '../fold/of-box.ts';
 import { connectorEdges } from '../fold/solids.ts';
 import { readCountLine } from '../shorthand/read.ts';
 import { chooseBoxes, wishFor, withFolds } from './chooser.ts';
-import { Kit, NEW_KIT, partsOf, solidsOf } from './kit.ts';
+import { Kit, newKit, partsOf, solidsOf } from './kit.ts';
 import { rankByFold } from './rank-by-fold.ts';
 
 const nec = editionOf('nec2023');
@@ -32,7 +32,7 @@ test('what does not fold stands last however cheap; what folds tightly weighs an
 
 test('the smallest and the deepest box are chosen among those that fold', () => {
   const box = boxOf('14 in3 plastic device-box new-work, 2x 12/2, gfci');
-  const choice = chooseBoxes(box, nec, partsOf(nec, NEW_KIT), wishFor(box), NEW_KIT, newId);
+  const choice = chooseBoxes(box, nec, partsOf(nec, newKit()), wishFor(box), newKit(), newId);
   const { smallest, deepest } = choice;
   if (!smallest || !deepest) throw new Error('no box at all');
   const without = withFolds(choice, new Map([[smallest.part.id, 'no']]));
@@ -74,6 +74,6 @@ test.each([
 });
 
 test('a kit that was kept before folding was measured is read as it was', () => {
-  const { fold: _fold, ...before } = NEW_KIT;
-  expect(Kit.parse(before)).toEqual(NEW_KIT);
+  const { fold: _fold, ...before } = newKit();
+  expect(Kit.parse(before)).toEqual(newKit());
 });

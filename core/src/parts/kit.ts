@@ -107,7 +107,7 @@ export const Kit = z.strictObject({
   fold: KitFold.default(KitFold.parse({})),
 });
 export type Kit = z.output<typeof Kit>;
-export const NEW_KIT: Kit = Kit.parse({});
+export const newKit = (): Kit => Kit.parse({});
 
 /** Connectors as the splice planner takes them. */
 export const stockOf = ({ connectors }: Kit): Stock => ({ kinds: CONNECTORS, counts: connectors });

@@ -17,7 +17,7 @@ import {
   boxesAtHand,
   inTruck,
   Kit,
-  NEW_KIT,
+  newKit,
   partsOf,
   TruckAdd,
   truckAddOf,
@@ -46,7 +46,7 @@ const own = (more: Partial<TruckBox> = {}): TruckBox => ({
   clamps: false,
   ...more,
 });
-const kit = (more: Partial<Kit> = {}): Kit => Kit.parse({ ...NEW_KIT, ...more });
+const kit = (more: Partial<Kit> = {}): Kit => Kit.parse({ ...newKit(), ...more });
 const THIRD_CABLE = '18 in3 plastic old-work, 3x 12/2, duplex';
 
 describe('the truck', () => {
@@ -79,9 +79,9 @@ describe('the truck', () => {
   });
 
   test('rings, extensions and starters are the person’s too: changed, added, ticked', () => {
-    const listed = addsOf(nec, NEW_KIT).map(({ id }) => id);
+    const listed = addsOf(nec, newKit()).map(({ id }) => id);
     expect(listed).toEqual(expect.arrayContaining(['ext-4sq-1-5', 'ring-3-5', 'extender', 'starter-8']));
-    const [ring] = addsOf(nec, NEW_KIT).filter(({ id }) => id === 'ring-3-5');
+    const [ring] = addsOf(nec, newKit()).filter(({ id }) => id === 'ring-3-5');
     const changed: TruckAdd = { ...truckAddOf(ring ?? fail()), volume: '5 in3' };
     const mine = kit({ adds: [changed], here: ['ring-3-5'], only: true });
     expect(addsAtHand(nec, mine).map(({ volume }) => volume)).toEqual([cubicInches(5)]);
@@ -90,7 +90,7 @@ describe('the truck', () => {
     const box = boxOf('box 4sq-1.5 metal square, 4x 12/2, switch @12');
     const fixes = (added: ReturnType<typeof addsOf>) =>
       findRemedies(box, nec, tally(box, nec), {
-        weights: NEW_KIT.weights,
+        weights: newKit().weights,
         newId: countedIds(),
         boxes: [],
         added,
@@ -110,7 +110,7 @@ describe('the truck', () => {
     ).toEqual([cubicInches(13.5), cubicInches(18)]);
     const kinds = (line: string) =>
       new Set(
-        chooseBoxes(boxOf(line), nec, partsOf(nec, NEW_KIT), {}, NEW_KIT, countedIds()).fits.map(
+        chooseBoxes(boxOf(line), nec, partsOf(nec, newKit()), {}, newKit(), countedIds()).fits.map(
           ({ part }) => part.form,
         ),
       );
@@ -133,16 +133,16 @@ describe('the truck', () => {
   });
 
   test('weights and assumptions keep to their ranges', () => {
-    expect(Kit.safeParse({ ...NEW_KIT, weights: { ...NEW_KIT.weights, spare: -1 } }).success).toBe(false);
+    expect(Kit.safeParse({ ...newKit(), weights: { ...newKit().weights, spare: -1 } }).success).toBe(false);
     expect(
-      Kit.safeParse({ ...NEW_KIT, assumptions: { ...NEW_KIT.assumptions, conductor: 80 } }).success,
+      Kit.safeParse({ ...newKit(), assumptions: { ...newKit().assumptions, conductor: 80 } }).success,
     ).toBe(false);
-    expect(Kit.parse({})).toEqual(NEW_KIT);
+    expect(Kit.parse({})).toEqual(newKit());
   });
 });
 
 describe('choosing a box', () => {
-  const choose = (line: string, wish: Partial<BoxWish> = {}, mine: Kit = NEW_KIT) => {
+  const choose = (line: string, wish: Partial<BoxWish> = {}, mine: Kit = newKit()) => {
     const box = boxOf(line);
     return chooseBoxes(box, nec, partsOf(nec, mine), { ...wishFor(box), ...wish }, mine, countedIds());
   };
@@ -185,7 +185,7 @@ describe('choosing a box', () => {
       { truck: true },
     ] as const satisfies BoxWish[]) {
       const box = boxOf('18 in3, 12/2');
-      const { fits, leftOut } = chooseBoxes(box, nec, partsOf(nec, NEW_KIT), wish, NEW_KIT, countedIds());
+      const { fits, leftOut } = chooseBoxes(box, nec, partsOf(nec, newKit()), wish, newKit(), countedIds());
       const gone = Object.values(leftOut).reduce((sum, count) => sum + count, 0);
       expect(fits.length + gone).toBe(all);
       expect(gone).toBeGreaterThan(0);

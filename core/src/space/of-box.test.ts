@@ -1,5 +1,5 @@
 /** The opening of a recorded box: what was measured stands, the rest is usual (handbook 14, 22: common practice). */
-import { BoxFields, NOTHING_SEEN } from '../box/record.ts';
+import { BoxFields, nothingSeen } from '../box/record.ts';
 import { Hole } from '../box/hole.ts';
 import { editionOf } from '../edition/index.ts';
 import { readCountLine } from '../shorthand/read.ts';
@@ -16,7 +16,7 @@ const recorded = (line: string, found?: string, seen: object = {}) =>
     name: 'Box',
     box: boxOf(line),
     found: found === undefined ? null : boxOf(found),
-    seen: { ...NOTHING_SEEN, ...seen },
+    seen: { ...nothingSeen(), ...seen },
   });
 const nec = editionOf('nec2023');
 

@@ -1,5 +1,5 @@
 /** The bench by touch: what each simulated instrument reads, and a hidden mistake that is found (handbook 17, 18). */
-import { NOTHING_SEEN } from '@dense-pack/core/box/record';
+import { nothingSeen } from '@dense-pack/core/box/record';
 import { NO_PANEL } from '@dense-pack/core/box/panel';
 import { readCountLine } from '@dense-pack/core/shorthand/read';
 import { act, fireEvent, render, screen, within } from '@testing-library/react-native';
@@ -22,7 +22,7 @@ function stand(line: string) {
     stage: 'found',
     found: null,
     box: read.box,
-    seen: NOTHING_SEEN,
+    seen: nothingSeen(),
   };
   const job = {
     id: 'job-0000001',

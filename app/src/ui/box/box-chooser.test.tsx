@@ -1,7 +1,7 @@
 /** Choosing another box by touch: two side by side, what is wished for, one picked by hand. Invented plans. */
 import { editionOf } from '@dense-pack/core/edition/index';
 import { tally } from '@dense-pack/core/fill/tally';
-import { NEW_KIT } from '@dense-pack/core/parts/kit';
+import { newKit } from '@dense-pack/core/parts/kit';
 import { readCountLine } from '@dense-pack/core/shorthand/read';
 import { act, fireEvent, render, screen, within } from '@testing-library/react-native';
 import { setKit } from '../truck/kit';
@@ -11,7 +11,7 @@ const edition = editionOf('nec2023');
 const taken = jest.fn();
 beforeEach(() => {
   taken.mockClear();
-  act(() => setKit(NEW_KIT));
+  act(() => setKit(newKit()));
 });
 
 function show(line: string) {

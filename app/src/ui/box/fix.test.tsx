@@ -3,7 +3,7 @@ import type { BoxDocument } from '@dense-pack/core/box/document';
 import { checkBox } from '@dense-pack/core/check/check-box';
 import { editionOf } from '@dense-pack/core/edition/index';
 import { tally } from '@dense-pack/core/fill/tally';
-import { Kit, NEW_KIT } from '@dense-pack/core/parts/kit';
+import { Kit, newKit } from '@dense-pack/core/parts/kit';
 import { printCountLine } from '@dense-pack/core/shorthand/print';
 import { readCountLine } from '@dense-pack/core/shorthand/read';
 import { fireEvent, render, screen } from '@testing-library/react-native';
@@ -58,7 +58,7 @@ describe('the remedy search across its border', () => {
   test('what goes out passes its own schema and counts as legal', () => {
     const box = boxOf('18 in3 plastic old-work device-box, 3x 12/2, duplex');
     const answer = RemedyAnswer.parse(
-      JSON.parse(JSON.stringify(answerRemedies({ box, circuit: '', edition: 'nec2023', kit: NEW_KIT }))),
+      JSON.parse(JSON.stringify(answerRemedies({ box, circuit: '', edition: 'nec2023', kit: newKit() }))),
     );
     expect(answer.remedies.length).toBeGreaterThan(0);
     for (const remedy of answer.remedies) expect(tally(remedy.box, edition).verdict).toBe('legal');
@@ -72,14 +72,14 @@ describe('the remedy search across its border', () => {
       box: boxOf('10 in3 plastic device-box, 14/2, switch'),
       circuit: '',
       edition: 'nec2023',
-      kit: NEW_KIT,
+      kit: newKit(),
     });
     expect(tight.remedies.length).toBeGreaterThan(0);
     const roomy = answerRemedies({
       box: boxOf('22.5 in3 plastic, 14/2, switch'),
       circuit: '',
       edition: 'nec2023',
-      kit: NEW_KIT,
+      kit: newKit(),
     });
     expect(roomy).toEqual({ remedies: [], asks: [], notes: ['The box is legal as it is.'] });
   });
@@ -96,9 +96,9 @@ describe('the remedy search across its border', () => {
   });
 
   test('what is no question is refused', () => {
-    expect(() => answerRemedies({ box: {}, circuit: '', edition: 'nec2023', kit: NEW_KIT })).toThrow();
+    expect(() => answerRemedies({ box: {}, circuit: '', edition: 'nec2023', kit: newKit() })).toThrow();
     expect(() =>
-      answerRemedies({ box: boxOf('18 in3'), circuit: '', edition: 'nec1999', kit: NEW_KIT }),
+      answerRemedies({ box: boxOf('18 in3'), circuit: '', edition: 'nec1999', kit: newKit() }),
     ).toThrow();
   });
 });

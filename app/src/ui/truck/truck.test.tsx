@@ -1,5 +1,5 @@
 /** The truck by touch: ticking, writing down a box, what is wrong said under its field. Invented boxes. */
-import { NEW_KIT } from '@dense-pack/core/parts/kit';
+import { newKit } from '@dense-pack/core/parts/kit';
 import { act, fireEvent, render, screen, waitFor } from '@testing-library/react-native';
 import { browserDisk } from '@/sync/browser-disk';
 import { FoldMeasures } from './FoldMeasures';
@@ -8,7 +8,7 @@ import { kitNow, setKit } from './kit';
 import { TruckScreen } from './TruckScreen';
 
 jest.mock('expo-router', () => ({ router: { navigate: jest.fn() } }));
-beforeEach(() => act(() => setKit(NEW_KIT)));
+beforeEach(() => act(() => setKit(newKit())));
 
 test('a box is ticked into the truck and out of it, and kept', async () => {
   render(<TruckScreen />);
@@ -93,7 +93,7 @@ test('weights and assumptions are changed a step at a time, within their range, 
   expect(kitNow().assumptions.connector).toBe(0.4);
   fireEvent.press(screen.getByText('Weights as they came'));
   fireEvent.press(screen.getByText('Assumptions as they came'));
-  expect(kitNow()).toEqual(NEW_KIT);
+  expect(kitNow()).toEqual(newKit());
 });
 
 test('a connector and a device that were measured are kept; what cannot be read stays in its field with its reason', () => {

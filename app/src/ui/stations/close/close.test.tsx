@@ -1,7 +1,7 @@
 /** Closing by touch (handbook 17, 23): one walk, lamps as they are lit, what is wrong where it was read. */
 import type { BoxDocument } from '@dense-pack/core/box/document';
 import { Closing } from '@dense-pack/core/box/closing';
-import { NOTHING_SEEN } from '@dense-pack/core/box/record';
+import { nothingSeen } from '@dense-pack/core/box/record';
 import { editionOf } from '@dense-pack/core/edition/index';
 import { Kit } from '@dense-pack/core/parts/kit';
 import { readCountLine } from '@dense-pack/core/shorthand/read';
@@ -33,7 +33,7 @@ function Bench({ line }: { readonly line: string }) {
     stage: 'found',
     found: null,
     box,
-    seen: { ...NOTHING_SEEN, closing },
+    seen: { ...nothingSeen(), closing },
   };
   return (
     <QueryClientProvider

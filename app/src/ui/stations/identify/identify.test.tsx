@@ -1,6 +1,6 @@
 /** Identify by touch: readings come and go, what is certain is written down, contradictions are named. */
 import { readCountLine } from '@dense-pack/core/shorthand/read';
-import { NOTHING_SEEN, type Seen } from '@dense-pack/core/box/record';
+import { nothingSeen, type Seen } from '@dense-pack/core/box/record';
 import type { BoxDocument } from '@dense-pack/core/box/document';
 import { act, fireEvent, render, screen, within } from '@testing-library/react-native';
 import { useEffect, useState } from 'react';
@@ -18,7 +18,7 @@ function Bench({ line, proved = true }: { readonly line: string; readonly proved
     if (!read.ok) throw new Error(read.error.expected);
     return read.box;
   });
-  const [seen, setSeen] = useState<Seen>({ ...NOTHING_SEEN, testerProved: proved });
+  const [seen, setSeen] = useState<Seen>({ ...nothingSeen(), testerProved: proved });
   useEffect(() => {
     now = { box, seen };
   }, [box, seen]);

@@ -1,7 +1,7 @@
 /** Join and Land by touch: what is set up changes the plan, ticks are kept, a wiring is entered by hand. Invented boxes. */
 import type { BoxDocument } from '@dense-pack/core/box/document';
 import { type MadeUp, stillMade } from '@dense-pack/core/box/made-up';
-import { NOTHING_SEEN } from '@dense-pack/core/box/record';
+import { nothingSeen } from '@dense-pack/core/box/record';
 import { planOf } from '@dense-pack/core/plan/planned';
 import { workOf } from '@dense-pack/core/plan/suggest';
 import { editionOf } from '@dense-pack/core/edition/index';
@@ -13,7 +13,7 @@ import { joinEnds, landedOn, placesLeft, takeApart } from './hand-edit';
 import { JoinStation } from './JoinStation';
 import { LandStation } from '../land/LandStation';
 import { EMPTY, judge } from './use-wiring';
-import { NEW_KIT } from '@dense-pack/core/parts/kit';
+import { newKit } from '@dense-pack/core/parts/kit';
 
 const edition = editionOf('nec2023');
 let now: BoxDocument;
@@ -36,7 +36,7 @@ interface StationProps {
 }
 
 function Station({ line, of: Of, found }: StationProps) {
-  const [{ box, seen }, setBoth] = useState({ box: boxOf(line), seen: NOTHING_SEEN });
+  const [{ box, seen }, setBoth] = useState({ box: boxOf(line), seen: nothingSeen() });
   useEffect(() => {
     now = box;
     ticked = seen.made;
@@ -189,7 +189,7 @@ test('Land says of a white used as a hot that it is marked, and that it is the s
 
 test('edits of a wiring by hand lose no end', () => {
   const box = boxOf(SWITCHES);
-  const judged = judge(box, '5', edition, NEW_KIT, 'found');
+  const judged = judge(box, '5', edition, newKit(), 'found');
   const all = placesLeft(judged, EMPTY);
   expect(all).toHaveLength(9);
   const joined = joinEnds(joinEnds(EMPTY, ['w:i1.0:bare', 'w:i2.0:bare']), ['w:i3.0:bare'], 'j1');

@@ -1,6 +1,6 @@
 /** What passes to the planner's worker and back: it survives the crossing, and says the same as here. */
 import { editionOf } from '@dense-pack/core/edition/index';
-import { NEW_KIT, stockOf } from '@dense-pack/core/parts/kit';
+import { newKit, stockOf } from '@dense-pack/core/parts/kit';
 import { drawWiring } from '@dense-pack/core/plan/layout';
 import { assemble, planBox } from '@dense-pack/core/plan/planned';
 import { workOf } from '@dense-pack/core/plan/suggest';
@@ -10,7 +10,7 @@ import { answerPlan, PlanAnswer, PlanQuestion } from './plan-answers';
 function question(line: string) {
   const read = readCountLine(line);
   if (!read.ok) throw new Error(read.error.expected);
-  return PlanQuestion.parse({ box: read.box, circuit: '5', edition: 'nec2023', kit: NEW_KIT, mode: 'plan' });
+  return PlanQuestion.parse({ box: read.box, circuit: '5', edition: 'nec2023', kit: newKit(), mode: 'plan' });
 }
 
 test.each([
@@ -23,7 +23,7 @@ test.each([
   const { order, ...computed } = PlanAnswer.parse(structuredClone(answerPlan(structuredClone(asked))));
   const said = workOf(asked.box, '5');
   const there = assemble(asked.box, said, computed, editionOf('nec2023'), 'plan');
-  const here = planBox(asked.box, said, editionOf('nec2023'), stockOf(NEW_KIT));
+  const here = planBox(asked.box, said, editionOf('nec2023'), stockOf(newKit()));
   expect([there.good, there.troubles, there.wiring]).toEqual([here.good, here.troubles, here.wiring]);
   expect(there.plan.carries.get('j1')).toBe('G');
   expect(drawWiring(there.lines, there.faces, there.wiring, order)).toEqual(

@@ -1,7 +1,7 @@
 /** Setting up what a box does by touch: cables, devices, circuits, raceways. Invented boxes. */
 import type { BoxDocument } from '@dense-pack/core/box/document';
 import { removeItem } from '@dense-pack/core/box/edit';
-import { NOTHING_SEEN } from '@dense-pack/core/box/record';
+import { nothingSeen } from '@dense-pack/core/box/record';
 import { planOf } from '@dense-pack/core/plan/planned';
 import { workOf } from '@dense-pack/core/plan/suggest';
 import { editionOf } from '@dense-pack/core/edition/index';
@@ -19,7 +19,7 @@ function Join({ line }: { line: string }) {
   const [{ box, seen }, setBoth] = useState(() => {
     const read = readCountLine(line);
     if (!read.ok) throw new Error(read.error.expected);
-    return { box: read.box, seen: NOTHING_SEEN };
+    return { box: read.box, seen: nothingSeen() };
   });
   const onBox = (change: (box: BoxDocument) => BoxDocument) =>
     setBoth(({ box, seen }) => ({ box: change(box), seen }));

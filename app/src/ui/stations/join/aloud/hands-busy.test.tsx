@@ -1,6 +1,6 @@
 /** Step mode for busy hands: what is said, what a touch does, and that it is silent until asked. Invented boxes. */
 import { editionOf } from '@dense-pack/core/edition/index';
-import { NEW_KIT } from '@dense-pack/core/parts/kit';
+import { newKit } from '@dense-pack/core/parts/kit';
 import { readCountLine } from '@dense-pack/core/shorthand/read';
 import { act, fireEvent, render, screen } from '@testing-library/react-native';
 import { preferences, setPreferences } from '../../../theme/preferences';
@@ -26,7 +26,7 @@ jest.mock('expo-keep-awake', () => ({
 function judged(line: string) {
   const read = readCountLine(line);
   if (!read.ok) throw new Error(read.error.expected);
-  return { box: read.box, judged: judge(read.box, '4', editionOf('nec2023'), NEW_KIT, 'plan') };
+  return { box: read.box, judged: judge(read.box, '4', editionOf('nec2023'), newKit(), 'plan') };
 }
 
 beforeEach(() => {
