@@ -18,6 +18,7 @@ const INSTEAD = [
   [/layouts[\\/]StackClient\.js$/, /native-stack\/createNativeStackNavigator$/, own('stack.tsx')],
   [/layouts[\\/]Stack(Client|\.web)\.js$/, /\/stack-utils$/, own('stack-utils.js')],
   [/expo-modules-core[\\/]src[\\/]polyfill/, /uuid\/index\.web$/, own('uuid.js')],
+  [/react-native-web[\\/]dist[\\/](exports|modules|vendor|index)/, /\/StyleSheet$/, own('style-sheet.js')],
   [/safe-area-context/, /\/NativeSafeAreaProvider$/, own('no-safe-area.js')],
 ];
 
