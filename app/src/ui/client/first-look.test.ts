@@ -5,10 +5,14 @@ const mockParts = {
   asked: Promise.resolve(),
   kept: Promise.resolve(),
   there: false,
+  asks: 0,
   read: Promise.resolve(),
 };
 jest.mock('./queries', () => ({
-  readEarly: () => mockParts.asked,
+  readEarly: () => {
+    mockParts.asks += 1;
+    return mockParts.asked;
+  },
   keptFor: () => mockParts.there,
 }));
 jest.mock('./sending', () => ({
@@ -24,7 +28,13 @@ const never = new Promise<void>(() => undefined);
 
 beforeEach(() => {
   jest.useFakeTimers();
-  Object.assign(mockParts, { asked: never, kept: Promise.resolve(), there: false, read: Promise.resolve() });
+  Object.assign(mockParts, {
+    asked: never,
+    asks: 0,
+    kept: Promise.resolve(),
+    there: false,
+    read: Promise.resolve(),
+  });
 });
 afterEach(() => jest.useRealTimers());
 
@@ -35,14 +45,24 @@ async function drawn() {
   return { now: () => done, after: (ms: number) => jest.advanceTimersByTimeAsync(ms) };
 }
 
-test('the server’s answer is enough', async () => {
+test('the server’s answer is enough where nothing was kept', async () => {
   mockParts.asked = Promise.resolve();
   expect((await drawn()).now()).toBe(true);
+  expect(mockParts.asks).toBe(1);
 });
 
-test('what was kept is enough where the server does not answer', async () => {
+test('what was kept is enough: the screen is drawn before the server is heard', async () => {
   mockParts.there = true;
   expect((await drawn()).now()).toBe(true);
+  expect(mockParts.asks).toBe(0);
+});
+
+test('a store that does not answer keeps no screen from being drawn', async () => {
+  mockParts.kept = never;
+  const look = await drawn();
+  expect(look.now()).toBe(false);
+  await look.after(500);
+  expect(look.now()).toBe(true);
 });
 
 test('where nothing was kept for this address it is waited for, but not for ever', async () => {

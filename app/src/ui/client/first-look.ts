@@ -1,4 +1,4 @@
-/** What a first screen shows is read before it is drawn, so that it is drawn once: the server's answer, or what was kept of it. */
+/** What a first screen shows is read before it is drawn, so that it is drawn once: what was kept, or the server's answer. */
 import { browserDisk } from '@/sync/browser-disk';
 import { keepAnswers } from './keep-answers';
 import { keptFor, readEarly } from './queries';
@@ -24,13 +24,8 @@ export function keepingAnswers(build?: string): Promise<unknown> {
  * @param build what tells this build from every other
  */
 export function firstLook(path: string, build?: string): Promise<void> {
-  const asked = readEarly(path);
-  const there = new Promise<void>((done) => {
-    void asked.then(done);
-    void keepingAnswers(build).then(() => {
-      if (keptFor(path)) done();
-    });
-  });
+  // With what was kept the screen is drawn first and asks by itself: the answer is not parsed before it is there.
+  const there = keepingAnswers(build).then(() => (keptFor(path) ? undefined : readEarly(path)));
   const patience = new Promise<void>((done) => setTimeout(done, PATIENCE_MS));
   return Promise.race([Promise.all([there, outboxRead]).then(() => undefined), patience]);
 }
