@@ -11,6 +11,9 @@ const ASKED =
 /** What is asked of a schema to get something else. */
 const ENDS = /^(safe)?[pP]arse(Async)?$/;
 
+/** Functions of the trade that give a schema, for the modules that import them. */
+const GIVERS = new Set(['oneLine', 'lengthText', 'volumeText', 'writtenLength']);
+
 module.exports = ({ types: t }) => {
   const bare = (node) =>
     t.isTSAsExpression(node) || t.isTSSatisfiesExpression(node) ? bare(node.expression) : node;
@@ -27,8 +30,8 @@ module.exports = ({ types: t }) => {
 
   /** What of a module is a schema, or gives one when called. */
   function schemasOf(program, z) {
-    const known = new Set([z]);
     const imported = (name) => program.scope.getBinding(name)?.kind === 'module';
+    const known = new Set([z, ...[...GIVERS].filter(imported)]);
     const isSchema = (node) => {
       const root = rootOf(node);
       if (root === undefined || ENDS.test(lastAsked(bare(node)))) return false;

@@ -118,7 +118,7 @@ test('the same boxes pass, with the same words for those that do not', async () 
 test('what is parsed, called for or no schema is done where it stands', () => {
   const code = turned(`
     import { z } from 'zod';
-    import { other, helper } from './other.ts';
+    import { other, helper, oneLine } from './other.ts';
     const Plain = z.string();
     export const parsed = Plain.parse('now');
     const more = other.optional();
@@ -127,6 +127,7 @@ test('what is parsed, called for or no schema is done where it stands', () => {
     export const Most = twice(3);
     const fields = { a: Plain, b: Plain.optional(), list: [other] };
     export const Whole = z.strictObject({ ...fields, Plain, Most, other, of: helper.name, deep: (Plain) => Plain });
+    const note = oneLine(80);
     let changing = z.string();
   `);
   expect(code).toContain("parsed = Plain.parse('now')");
@@ -134,6 +135,7 @@ test('what is parsed, called for or no schema is done where it stands', () => {
   expect(code).toContain('let changing = z.string()');
   expect(code).toMatch(/more = \/\*#__PURE__\*\/_whenUsed\(\(\) => other\.optional\(\)\)/);
   expect(code).toMatch(/Most = \/\*#__PURE__\*\/_whenUsed\(\(\) => twice\(3\)\)/);
+  expect(code).toMatch(/note = \/\*#__PURE__\*\/_whenUsed\(\(\) => oneLine\(80\)\)/);
   expect(code).toContain('..._asMade(fields)');
   expect(code).toContain('Plain: _asMade(Plain)');
   expect(code).toContain('other: _asMade(other)');

@@ -16,8 +16,13 @@ import { z } from 'zod';
 const STEPS = 50;
 
 /** What one step holds: the box with its states and what was seen, not its name. */
-const { box, stage, stageAt, found, seen } = BOX_FIELDS;
-const snapshot = z.object({ box, stage, stageAt, found, seen });
+const snapshot = z.object({
+  box: BOX_FIELDS.box,
+  stage: BOX_FIELDS.stage,
+  stageAt: BOX_FIELDS.stageAt,
+  found: BOX_FIELDS.found,
+  seen: BOX_FIELDS.seen,
+});
 export const Snapshot = z.preprocess(ticksBeside, snapshot);
 export type Snapshot = z.output<typeof Snapshot>;
 

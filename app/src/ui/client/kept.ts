@@ -22,7 +22,10 @@ interface Place {
 function keepAt<T extends object>(schema: z.ZodType<T>, place: Place): Kept<T> {
   const listeners = new Set<() => void>();
   const readAs = (value: unknown): T => schema.safeParse(value ?? {}).data ?? schema.parse({});
-  let current = readAs(place.read());
+  // What was read is parsed when it is first asked for: a first screen asks for little of it.
+  let parse = (): T => readAs(place.read());
+  let current: T | undefined;
+  const now = () => (current ??= parse());
   // What is said before it was read stands over what was read.
   let early: Partial<T> | undefined = place.later ? {} : undefined;
   const tell = () => {
@@ -32,15 +35,15 @@ function keepAt<T extends object>(schema: z.ZodType<T>, place: Place): Kept<T> {
     (value) => {
       const said = early ?? {};
       early = undefined;
-      current = { ...readAs(value), ...said };
-      if (Object.keys(said).length > 0) place.write(current);
+      parse = () => ({ ...readAs(value), ...said });
+      current = undefined;
+      if (Object.keys(said).length > 0) place.write(now());
       tell();
     },
     () => {
       early = undefined;
     },
   );
-  const now = () => current;
   const follow = (listener: () => void) => {
     listeners.add(listener);
     return () => void listeners.delete(listener);
@@ -49,7 +52,7 @@ function keepAt<T extends object>(schema: z.ZodType<T>, place: Place): Kept<T> {
     now,
     follow,
     set(change) {
-      current = { ...current, ...change };
+      current = { ...now(), ...change };
       if (early) early = { ...early, ...change };
       else place.write(current);
       tell();
