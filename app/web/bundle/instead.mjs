@@ -41,10 +41,7 @@ export const aliases = [
   { find: /^react-native$/, replacement: join(folderOf('react-native-web'), 'dist/index.js') },
   { find: /^(nativewind|react-native-css-interop)\/jsx-runtime$/, replacement: own('jsx.ts') },
   { find: /^react-native-css-interop$/, replacement: own('jsx.ts') },
-  {
-    find: /^nativewind$/,
-    replacement: join(folderOf('react-native-css-interop'), 'dist/runtime/web/color-scheme.js'),
-  },
+  { find: /^nativewind$/, replacement: own('color-scheme.ts') },
   {
     find: /^expo-router\/react-navigation$/,
     replacement: join(folderOf('expo-router'), 'build/react-navigation/index.js'),

@@ -5,5 +5,6 @@ import { keepList } from '../client/kept';
 const kept = keepList('dense-pack/kit', Kit);
 
 export const kitNow = kept.now;
+export const onKit = kept.follow;
 export const useKit = kept.use;
 export const setKit = kept.set;
