@@ -19,6 +19,7 @@ const INSTEAD = [
   [/layouts[\\/]Stack(Client|\.web)\.js$/, /\/stack-utils$/, own('stack-utils.js')],
   [/expo-modules-core[\\/]src[\\/]polyfill/, /uuid\/index\.web$/, own('uuid.js')],
   [/react-native-web[\\/]dist[\\/](exports|modules|vendor|index)/, /\/StyleSheet$/, own('style-sheet.js')],
+  [/lucide-react-native[\\/]dist[\\/]esm[\\/]icons/, /\/createLucideIcon\.mjs$/, own('icon.js')],
   [/safe-area-context/, /\/NativeSafeAreaProvider$/, own('no-safe-area.js')],
 ];
 
