@@ -107,7 +107,29 @@ export const Kit = z.strictObject({
   fold: KitFold.default(KitFold.parse({})),
 });
 export type Kit = z.output<typeof Kit>;
-export const newKit = (): Kit => Kit.parse({});
+
+/** A kit of which nothing was changed: what an empty one is parsed to. */
+export function newKit(): Kit {
+  const { parts, minutes, damage, spare, missing } = weights;
+  const { conductor, connector, snug, tight, deep } = ASSUMED;
+  return {
+    boxes: [],
+    adds: [],
+    here: [],
+    only: false,
+    connectors: {},
+    weights: { parts, minutes, damage, spare, missing },
+    assumptions: { conductor, connector, snug, tight, deep },
+    fold: {
+      loose: TYPICAL.loose,
+      curled: TYPICAL.curled,
+      spare: TYPICAL.spare / 64,
+      router: TYPICAL.router / 64,
+      bodies: {},
+      connectors: {},
+    },
+  };
+}
 
 /** Connectors as the splice planner takes them. */
 export const stockOf = ({ connectors }: Kit): Stock => ({ kinds: CONNECTORS, counts: connectors });

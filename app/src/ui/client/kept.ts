@@ -19,9 +19,11 @@ interface Place {
   readonly later?: () => Promise<unknown>;
 }
 
-function keepAt<T extends object>(schema: z.ZodType<T>, place: Place): Kept<T> {
+function keepAt<T extends object>(schema: z.ZodType<T>, begin: () => T, place: Place): Kept<T> {
   const listeners = new Set<() => void>();
-  const readAs = (value: unknown): T => schema.safeParse(value ?? {}).data ?? schema.parse({});
+  // Most people leave most of it as it came: nothing is parsed for them.
+  const readAs = (value: unknown): T =>
+    value === undefined ? begin() : (schema.safeParse(value).data ?? begin());
   // What was read is parsed when it is first asked for: a first screen asks for little of it.
   let parse = (): T => readAs(place.read());
   let current: T | undefined;
@@ -72,10 +74,10 @@ function inStorage(key: string): unknown {
 
 /**
  * A setting, in localStorage: it is needed before the first frame.
- * @param schema gives the value to begin with for `{}`; what cannot be read becomes that
+ * @param begin the value to begin with; what cannot be read becomes that
  */
-export const keep = <T extends object>(key: string, schema: z.ZodType<T>): Kept<T> =>
-  keepAt(schema, {
+export const keep = <T extends object>(key: string, schema: z.ZodType<T>, begin: () => T): Kept<T> =>
+  keepAt(schema, begin, {
     read: () => inStorage(key),
     write: (value) => {
       try {
@@ -88,10 +90,10 @@ export const keep = <T extends object>(key: string, schema: z.ZodType<T>): Kept<
 
 /**
  * A list of the person, in the browser’s database: it may be long, and is read a moment after the start.
- * @param schema gives the value to begin with for `{}`; what cannot be read becomes that
+ * @param begin the value to begin with; what cannot be read becomes that
  */
-export const keepList = <T extends object>(key: string, schema: z.ZodType<T>): Kept<T> =>
-  keepAt(schema, {
+export const keepList = <T extends object>(key: string, schema: z.ZodType<T>, begin: () => T): Kept<T> =>
+  keepAt(schema, begin, {
     // What an earlier program left is there at once.
     read: () => inStorage(key),
     later: async () => (await browserDisk.get('words', key)) ?? inStorage(key),

@@ -8,7 +8,7 @@ const Ticks = z.object({
     .catch({})
     .default({}),
 });
-const kept = keepList('dense-pack/trip', Ticks);
+const kept = keepList<z.output<typeof Ticks>>('dense-pack/trip', Ticks, () => ({ jobs: {} }));
 
 export const useTicks = (job: string): readonly string[] => kept.use().jobs[job] ?? NONE;
 const NONE: readonly string[] = [];

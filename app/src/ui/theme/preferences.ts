@@ -2,25 +2,36 @@
 import { z } from 'zod';
 import { keep } from '../client/kept';
 
-const Preferences = z.object({
-  theme: z.enum(['system', 'light', 'dark', 'sun']).catch('system'),
+/** As they come. */
+const NEW = {
+  theme: 'system',
   /** Per cent of the usual size. */
-  text: z.literal([100, 125, 150, 200]).catch(100),
-  hand: z.enum(['right', 'left']).catch('right'),
+  text: 100,
+  hand: 'right',
   /** Millilitres beside cubic inches. */
-  metric: z.boolean().catch(false),
+  metric: false,
   /** A job's boxes stand in a table on a wide screen. */
-  table: z.boolean().catch(true),
+  table: true,
   /** Steps are read aloud while both hands are busy. */
-  aloud: z.boolean().catch(false),
+  aloud: false,
   /** Who tests: it stands beside each reading. */
-  who: z.string().max(60).catch(''),
+  who: '',
+} as const;
+
+const Preferences = z.object({
+  theme: z.enum(['system', 'light', 'dark', 'sun']).catch(NEW.theme),
+  text: z.literal([100, 125, 150, 200]).catch(NEW.text),
+  hand: z.enum(['right', 'left']).catch(NEW.hand),
+  metric: z.boolean().catch(NEW.metric),
+  table: z.boolean().catch(NEW.table),
+  aloud: z.boolean().catch(NEW.aloud),
+  who: z.string().max(60).catch(NEW.who),
 });
 export type Preferences = z.output<typeof Preferences>;
 export const TEXT_SIZES = [100, 125, 150, 200] as const;
 export const THEME_CHOICES = ['system', 'light', 'dark', 'sun'] as const;
 
-const kept = keep('dense-pack/preferences', Preferences);
+const kept = keep('dense-pack/preferences', Preferences, () => NEW);
 
 export const preferences = kept.now;
 export const setPreferences = kept.set;

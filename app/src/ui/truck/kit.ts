@@ -1,8 +1,8 @@
 /** The truck, the weights and the assumptions, kept on this phone. */
-import { Kit } from '@dense-pack/core/parts/kit';
+import { Kit, newKit } from '@dense-pack/core/parts/kit';
 import { keepList } from '../client/kept';
 
-const kept = keepList('dense-pack/kit', Kit);
+const kept = keepList('dense-pack/kit', Kit, newKit);
 
 export const kitNow = kept.now;
 export const onKit = kept.follow;

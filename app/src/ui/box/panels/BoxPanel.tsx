@@ -113,7 +113,8 @@ export function BoxPanel({ boxId, box, edition, onChange }: BoxPanelProps) {
 }
 
 /** Boxes of which was said that they hold their cables by neither: a record has no word for it. */
-const noGrip = keepList('dense-pack/no-grip', z.object({ boxes: z.array(z.string()).catch([]).default([]) }));
+const NoGrip = z.object({ boxes: z.array(z.string()).catch([]).default([]) });
+const noGrip = keepList('dense-pack/no-grip', NoGrip, () => ({ boxes: [] }));
 
 /** A plastic box of two gangs or more usually grips its cables: asked once, for it counts (handbook 5, common practice). */
 function GripQuestion({ boxId, box, onChange }: Omit<BoxPanelProps, 'edition'>) {
