@@ -18,7 +18,7 @@ import { readFile } from 'node:fs/promises';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { extname, join } from 'node:path';
-import puppeteer, { type Browser, type BrowserContext, type CDPSession } from 'puppeteer-core';
+import puppeteer, { type Browser, type BrowserContext, type CDPSession, type Target } from 'puppeteer-core';
 
 const ROOT = join(import.meta.dirname, '..');
 const EMPTY = join(import.meta.dirname, '.empty-screen');
@@ -121,22 +121,20 @@ function work(): number {
   return performance.now() - from;
 }
 
-/** Runs in a page: when something came to be there, and the first paint, in ms from the beginning of its loading. */
+/** Runs in a page: when something came to be there, in ms from the beginning of its loading. */
 const shown = (selector: string) =>
-  new Promise<readonly [number, number]>((done) => {
-    const look = () => {
-      if (!document.querySelector(selector)) return false;
-      const now = performance.now();
-      // Asked for after the frame that shows it.
-      requestAnimationFrame(() =>
-        setTimeout(() => done([now, performance.getEntriesByType('paint')[0]?.startTime ?? NaN])),
-      );
-      return true;
-    };
-    if (look()) return;
+  new Promise<number>((done) => {
     const watch = new MutationObserver(() => look() && watch.disconnect());
-    watch.observe(document, { childList: true, subtree: true });
+    const look = () => {
+      const there = document.querySelector(selector) !== null;
+      if (there) done(performance.now());
+      return there;
+    };
+    if (!look()) watch.observe(document, { childList: true, subtree: true });
   });
+
+/** Runs in a page: when it painted first, in ms from the beginning of its loading. */
+const firstPaint = () => performance.getEntriesByType('paint')[0]?.startTime ?? 0;
 
 /** Runs in a page: whether something keeps it for a start without a server, once that is ready. */
 const keeps = async () => {
@@ -149,13 +147,13 @@ const rest = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 
 /** A page of a phone at a quarter of the machine's speed; it is closed by what is given back last. */
 async function phone(context: BrowserContext) {
-  const [target, browser] = [context.waitForTarget(() => true), context.browser().target()];
-  const own = await browser.createCDPSession();
+  const isPage = (target: Target) => target.type() === 'page';
+  const own = await context.browser().target().createCDPSession();
   const { targetId } = await own.send('Target.createTarget', {
     url: 'about:blank',
     ...(context.id === undefined ? {} : { browserContextId: context.id }),
   });
-  const page = await (await target).createCDPSession();
+  const page = await (await context.waitForTarget(isPage)).createCDPSession();
   await page.send('Emulation.setDeviceMetricsOverride', {
     width: 390,
     height: 844,
@@ -163,7 +161,11 @@ async function phone(context: BrowserContext) {
     mobile: true,
   });
   await page.send('Emulation.setCPUThrottlingRate', { rate: 4 });
-  return { page, close: () => own.send('Target.closeTarget', { targetId }) };
+  const close = async () => {
+    await own.send('Target.closeTarget', { targetId });
+    while (context.targets().some(isPage)) await rest(50);
+  };
+  return { page, close };
 }
 
 /** Runs a function in the page with texts. The names a compiler gives to functions are none there. */
@@ -193,8 +195,10 @@ async function load(browser: Browser, address: string, selector: string): Promis
     const { page, close } = await phone(context);
     const before = await inPage(page, work);
     await page.send('Page.navigate', { url: address });
-    const [there, paint] = await inPage(page, shown, selector);
-    await rest(500);
+    const there = await inPage(page, shown, selector);
+    await rest(1000);
+    const paint = await inPage(page, firstPaint);
+    if (!(paint > 0)) throw new Error(`${address} painted nothing`);
     const piece = (before + (await inPage(page, work))) / 2;
     return { page, close, usable: there / piece, paint: paint / piece };
   };

@@ -45,21 +45,23 @@ function themed(KEY) {
   if (/^\/job\/[^/]+\/box\//.test(location.pathname)) root.classList.add('counts');
 }
 
-/** Runs once the frame is painted: what the screen will ask for is asked for now, beside the app's own script. */
-function early(fonts, jobScreen) {
+/**
+ * Runs once the frame is painted: what the screen will ask for is asked for now, and the app begins. Its scripts were fetched
+ * beside the frame but do not run, nor are compiled, before it is there.
+ */
+function early(scripts, fonts, jobScreen) {
   const begin = () => {
-    // The app runs already and asks for itself: an answer of now would be taken for one of later.
-    if (window.early) return;
     window.early = {};
     const ask = (address) => {
       window.early[address] = fetch(address);
       window.early[address].catch(() => undefined);
     };
-    const fetchFirst = (kind) =>
-      document.head.appendChild(Object.assign(document.createElement('link'), { rel: 'preload', ...kind }));
+    const put = (kind, what) => document.head.appendChild(Object.assign(document.createElement(kind), what));
+    const fetchFirst = (what) => put('link', { rel: 'preload', ...what });
     const job = /^\/job\/([^/]+)/.exec(location.pathname);
     if (location.pathname === '/') ask('/api/v1/jobs');
     else if (job && job[1] !== 'now') ask(`/api/v1/jobs/${job[1]}?from=0&most=200`);
+    for (const src of scripts) put('script', { src, async: false });
     if (/^\/job\/[^/]+$/.test(location.pathname)) fetchFirst({ as: 'script', href: jobScreen });
     for (const href of fonts) fetchFirst({ as: 'font', href, crossOrigin: 'anonymous' });
   };
@@ -111,6 +113,7 @@ export function writeShell(dist, tokensFile) {
   const loader = loaderOf(entry);
   const loaderFile = `/assets/loader-${createHash('sha256').update(loader).digest('hex').slice(0, 8)}.js`;
   writeFileSync(join(dist, loaderFile), loader);
+  const scripts = [loaderFile, entry];
   writeFileSync(
     page,
     html
@@ -124,7 +127,7 @@ export function writeShell(dist, tokensFile) {
       .replace(
         '<div id="root"></div>',
         () =>
-          `<div id="root">${frame(JSON.parse(readFileSync(tokensFile, 'utf8')))}</div>\n    <script>(${early})(${JSON.stringify(fonts)}, ${JSON.stringify(jobScreen)});</script>\n    ${sheet.replace(' crossorigin', '')}\n    <script defer src="${loaderFile}"></script>\n    <script defer src="${entry}"></script>`,
+          `<div id="root">${frame(JSON.parse(readFileSync(tokensFile, 'utf8')))}</div>\n    ${scripts.map((src) => `<link rel="preload" as="script" href="${src}">`).join('\n    ')}\n    <script>(${early})(${[scripts, fonts, jobScreen].map((one) => JSON.stringify(one)).join()});</script>\n    ${sheet.replace(' crossorigin', '')}`,
       ),
   );
 }

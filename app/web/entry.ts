@@ -5,13 +5,11 @@ import { ExpoRoot } from 'expo-router/build/ExpoRoot';
 import { createElement } from 'react';
 import { createRoot } from 'react-dom/client';
 import { firstLook } from '@/ui/client/first-look';
+import { dressed } from './dressed';
 import { ctx } from './routes';
-
-// What the page has not asked for by now it need not ask for any more.
-(globalThis as { early?: object }).early ??= {};
 
 const root = document.getElementById('root');
 if (root)
-  void firstLook(globalThis.location.pathname, import.meta.url).then(() =>
+  void Promise.all([firstLook(globalThis.location.pathname, import.meta.url), dressed(document)]).then(() =>
     createRoot(root).render(createElement(ExpoRoot, { context: ctx })),
   );
