@@ -1,7 +1,6 @@
 /** What is kept on this phone: parsed when it is first asked for, and never where nothing was kept. */
 import { z } from 'zod';
 import { Kit, newKit } from '@dense-pack/core/parts/kit';
-import { preferences, setPreferences } from '../theme/preferences';
 import { keep, keepList } from './kept';
 
 const mockDisk = { get: jest.fn<Promise<unknown>, unknown[]>(), put: jest.fn(async () => undefined) };
@@ -80,17 +79,6 @@ test('a list that cannot be read begins', async () => {
   expect(kept.now()).toEqual({ left: 2, right: 'none' });
 });
 
-test('what settings and the kit begin with is what their schemas say of nothing', () => {
+test('what a kit begins with is what its schema says of nothing', () => {
   expect(newKit()).toEqual(Kit.parse({}));
-  expect(preferences()).toEqual({
-    theme: 'system',
-    text: 100,
-    hand: 'right',
-    metric: false,
-    table: true,
-    aloud: false,
-    who: '',
-  });
-  setPreferences({ text: 150 });
-  expect(preferences().text).toBe(150);
 });
