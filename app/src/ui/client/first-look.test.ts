@@ -6,11 +6,13 @@ const mockParts = {
   kept: Promise.resolve(),
   there: false,
   asks: 0,
+  held: undefined as Promise<void> | undefined,
   read: Promise.resolve(),
 };
 jest.mock('./queries', () => ({
-  readEarly: () => {
+  readEarly: (_path: string, drawn?: Promise<void>) => {
     mockParts.asks += 1;
+    mockParts.held = drawn;
     return mockParts.asked;
   },
   keptFor: () => mockParts.there,
@@ -22,6 +24,7 @@ jest.mock('./sending', () => ({
   },
 }));
 jest.mock('./keep-answers', () => ({ keepAnswers: () => mockParts.kept }));
+jest.mock('./after-paint', () => ({ afterPaint: (then: () => void) => setTimeout(then, 16) }));
 jest.mock('@/sync/browser-disk', () => ({ browserDisk: {} }));
 
 const never = new Promise<void>(() => undefined);
@@ -48,13 +51,20 @@ async function drawn() {
 test('the server’s answer is enough where nothing was kept', async () => {
   mockParts.asked = Promise.resolve();
   expect((await drawn()).now()).toBe(true);
-  expect(mockParts.asks).toBe(1);
+  expect([mockParts.asks, mockParts.held]).toEqual([1, undefined]);
 });
 
-test('what was kept is enough: the screen is drawn before the server is heard', async () => {
+test('what was kept is enough: the server is asked at once and heard once the screen is painted', async () => {
   mockParts.there = true;
-  expect((await drawn()).now()).toBe(true);
-  expect(mockParts.asks).toBe(0);
+  const look = await drawn();
+  expect(look.now()).toBe(true);
+  expect(mockParts.asks).toBe(1);
+  let heard = false;
+  void mockParts.held?.then(() => (heard = true));
+  await look.after(0);
+  expect(heard).toBe(false);
+  await look.after(20);
+  expect(heard).toBe(true);
 });
 
 test('a store that does not answer keeps no screen from being drawn', async () => {

@@ -49,11 +49,23 @@ export async function readAhead(): Promise<void> {
 /** The job an address leads into. */
 const jobAt = (path: string) => /^\/job\/([^/]+)/.exec(path)?.[1];
 
-/** Reads what the screen of an address shows; resolves when it is there, or cannot be had. */
-export async function readEarly(path: string): Promise<void> {
+/**
+ * Reads what the screen of an address shows; resolves when it is there, or cannot be had. It is on its way from the start: what is
+ * stored meanwhile is not taken off the screen by it.
+ * @param drawn resolves once its answer may be parsed
+ */
+export async function readEarly(path: string, drawn?: Promise<void>): Promise<void> {
   const job = jobAt(path);
-  if (job !== undefined) await queryClient.prefetchQuery(jobQuery(job));
-  else if (path === '/') await queryClient.prefetchQuery(jobsQuery);
+  const asked = job !== undefined ? jobQuery(job) : path === '/' ? jobsQuery : undefined;
+  if (!asked) return;
+  const { queryKey, queryFn } = asked;
+  await queryClient.prefetchQuery<unknown>({
+    queryKey,
+    queryFn: async () => {
+      await drawn;
+      return queryFn();
+    },
+  });
 }
 
 /** Whether there is something to show at an address. */
