@@ -1,5 +1,5 @@
 /** The truck, the choice of another box and the finder of a box to tap, as a person uses them. */
-import { PHONE, World } from './world';
+import { Hand, PHONE, World } from './world';
 
 const world = new World();
 beforeAll(async () => {
@@ -55,4 +55,29 @@ test('the box to tap is found with the reason each other lost, and what fits whe
   await hand.touch('What fits where');
   await hand.sees('headroom', '× 12/2');
   expect(hand.complaints).toEqual([]);
+});
+
+test('a setting made in one tab is there in the other, and a box of one’s own is lost to neither', async () => {
+  const one = await world.page(PHONE);
+  await one.open('/truck');
+  const page = await one.page.browserContext().newPage();
+  await page.setViewport(PHONE);
+  const two = new Hand(page, world);
+  await two.open('/truck');
+  await page.bringToFront();
+  await two.touch('1-gang plastic, new-work, 18.00 in³, 2⁷⁄₈ in deep');
+  await one.page.bringToFront();
+  await one.touch('1-gang plastic, old-work, 20.00 in³, 3¹⁄₈ in deep');
+  for (const hand of [one, two]) {
+    await hand.page.bringToFront();
+    await hand.page.reload();
+    for (const name of ['new-work, 18.00 in³, 2⁷⁄₈', 'old-work, 20.00 in³, 3¹⁄₈'])
+      await hand.page.waitForSelector(`[role="checkbox"][aria-checked="true"][aria-label*="${name}"]`);
+    await hand.page.goto(`${world.address}/settings`);
+    await hand.find('Sun black on white');
+  }
+  await two.touch('Sun black on white');
+  await one.page.bringToFront();
+  await one.page.waitForFunction(() => document.documentElement.classList.contains('sun'));
+  expect([...one.complaints, ...two.complaints]).toEqual([]);
 });

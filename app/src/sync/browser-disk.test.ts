@@ -123,3 +123,13 @@ test('another program with a newer store is not kept waiting, and this one goes 
   await disk.add(change('2', A));
   expect(names(await disk.of(A))).toEqual(['operation-2']);
 });
+
+test('what is kept on a shelf is on its way before it is waited for: the page may be left at once', async () => {
+  const disk = await emptied();
+  const other = await openDB('dense-pack');
+  const kept = disk.put('words', 'dense-pack/kit', { boxes: ['18'] });
+  // Asked for at once, it lies behind what was begun before it.
+  expect(await other.get('words', 'dense-pack/kit')).toEqual({ boxes: ['18'] });
+  await kept;
+  other.close();
+});

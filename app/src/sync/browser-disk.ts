@@ -151,7 +151,12 @@ export class BrowserDisk implements Disk, Shelves {
   }
 
   async put(shelf: Shelf, key: string, value: unknown): Promise<void> {
-    await (await this.#db()).put(shelf, value, key);
+    // As an operation is: what was touched just before the page was left is kept.
+    const db = this.#opened ?? (await this.#db());
+    const transaction = db.transaction(shelf, 'readwrite');
+    const putting = transaction.store.put(value, key);
+    transaction.commit();
+    await Promise.all([putting, transaction.done]);
   }
 
   async drop(shelf: Shelf, key: string): Promise<void> {

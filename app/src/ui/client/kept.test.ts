@@ -1,4 +1,4 @@
-/** What is kept on this phone: parsed when it is first asked for, and never where nothing was kept. */
+/** What is kept on this phone: parsed when it is first asked for, never where nothing was kept, and by no tab over another. */
 import { z } from 'zod';
 import { Kit, newKit } from '@dense-pack/core/parts/kit';
 import { keep, keepList } from './kept';
@@ -81,4 +81,76 @@ test('a list that cannot be read begins', async () => {
 
 test('what a kit begins with is what its schema says of nothing', () => {
   expect(newKit()).toEqual(Kit.parse({}));
+});
+
+describe('two tabs of one phone', () => {
+  /** A tab's own module: it knows of another only what the browser tells it. */
+  const tab = (): typeof import('./kept') => {
+    let own: typeof import('./kept') | undefined;
+    jest.isolateModules(() => {
+      own = jest.requireActual<typeof import('./kept')>('./kept');
+    });
+    if (!own) throw new Error('no module');
+    return own;
+  };
+  const List = z.object({ own: z.array(z.string()), ticked: z.array(z.string()) });
+  const none = () => ({ own: [], ticked: [] });
+  const heard = () => new Promise((resolve) => setTimeout(resolve, 20));
+
+  test('a list written in one is not written over by the other, which was opened before', async () => {
+    const [first, second] = [tab().keepList('k', List, none), tab().keepList('k', List, none)];
+    await heard();
+    first.set({ own: ['a box of my own'] });
+    await heard();
+    expect(second.now()).toEqual({ own: ['a box of my own'], ticked: [] });
+    second.set({ ticked: ['18'] });
+    await heard();
+    for (const one of [first, second])
+      expect(one.now()).toEqual({ own: ['a box of my own'], ticked: ['18'] });
+    expect(mockDisk.put).toHaveBeenLastCalledWith('words', 'k', {
+      own: ['a box of my own'],
+      ticked: ['18'],
+    });
+  });
+
+  test('what the other tab said stands over what was read from the store before it, and under what was said here', async () => {
+    let read = (_value: unknown) => {};
+    mockDisk.get.mockReturnValue(new Promise((resolve) => (read = resolve)));
+    const late = tab().keepList('m', List, none);
+    late.set({ ticked: ['mine'] });
+    mockDisk.get.mockResolvedValue({ own: ['before'], ticked: [] });
+    const other = tab().keepList('m', List, none);
+    await heard();
+    other.set({ own: ['before', 'new'] });
+    await heard();
+    read({ own: ['before'], ticked: [] });
+    await heard();
+    for (const one of [late, other]) expect(one.now()).toEqual({ own: ['before', 'new'], ticked: ['mine'] });
+    expect(mockDisk.put).toHaveBeenLastCalledWith('words', 'm', late.now());
+  });
+
+  test('a setting of the other tab is followed, and a spoilt one is what it begins with', () => {
+    const listeners = new Set<(event: { key: string | null }) => void>();
+    const listen = jest.fn((_name: string, listener: (event: { key: string | null }) => void) =>
+      listeners.add(listener),
+    );
+    const before = globalThis.addEventListener;
+    Object.assign(globalThis, { addEventListener: listen });
+    const kept = keep('s', Pair, begin);
+    Object.assign(globalThis, { addEventListener: before });
+    const told = jest.fn();
+    kept.follow(told);
+    const elsewhere = (key: string, text: string) => {
+      store.set(key, text);
+      for (const listener of listeners) listener({ key });
+    };
+    elsewhere('s', '{"left":5,"right":"theirs"}');
+    expect(kept.now()).toEqual({ left: 5, right: 'theirs' });
+    kept.set({ left: 6 });
+    expect(JSON.parse(store.get('s') ?? '')).toEqual({ left: 6, right: 'theirs' });
+    elsewhere('other', '{"left":1,"right":"no"}');
+    expect(told).toHaveBeenCalledTimes(2);
+    elsewhere('s', '{');
+    expect(kept.now()).toEqual(begin());
+  });
 });

@@ -1,4 +1,7 @@
-/** Something kept on this phone, followed by every screen that shows it: settings, and lists of the person. */
+/**
+ * Something kept on this phone, followed by every screen that shows it, in every tab: settings, and lists of the person.
+ * A change is of what the last tab kept, so that none is lost to a tab that was opened before it.
+ */
 import { useSyncExternalStore } from 'react';
 import type { z } from 'zod';
 import { browserDisk } from '@/sync/browser-disk';
@@ -17,6 +20,8 @@ interface Place {
   readonly write: (value: object) => void;
   /** What is read a moment later. */
   readonly later?: () => Promise<unknown>;
+  /** Hears what another tab keeps there. */
+  readonly hear: (listener: (value: unknown) => void) => void;
 }
 
 function keepAt<T extends object>(schema: z.ZodType<T>, begin: () => T, place: Place): Kept<T> {
@@ -33,19 +38,26 @@ function keepAt<T extends object>(schema: z.ZodType<T>, begin: () => T, place: P
   const tell = () => {
     for (const listener of listeners) listener();
   };
+  const take = (value: unknown) => {
+    const said = early ?? {};
+    early = undefined;
+    parse = () => ({ ...readAs(value), ...said });
+    current = undefined;
+    if (Object.keys(said).length > 0) place.write(now());
+    tell();
+  };
+  let heard = false;
   void place.later?.().then(
-    (value) => {
-      const said = early ?? {};
-      early = undefined;
-      parse = () => ({ ...readAs(value), ...said });
-      current = undefined;
-      if (Object.keys(said).length > 0) place.write(now());
-      tell();
-    },
+    // What another tab has kept meanwhile is newer than what was read.
+    (value) => heard || take(value),
     () => {
       early = undefined;
     },
   );
+  place.hear((value) => {
+    heard = true;
+    take(value);
+  });
   const follow = (listener: () => void) => {
     listeners.add(listener);
     return () => void listeners.delete(listener);
@@ -79,6 +91,10 @@ function inStorage(key: string): unknown {
 export const keep = <T extends object>(key: string, schema: z.ZodType<T>, begin: () => T): Kept<T> =>
   keepAt(schema, begin, {
     read: () => inStorage(key),
+    hear: (listener) =>
+      globalThis.addEventListener?.('storage', (event) => {
+        if (event.key === key) listener(inStorage(key));
+      }),
     write: (value) => {
       try {
         globalThis.localStorage?.setItem(key, JSON.stringify(value));
@@ -92,14 +108,19 @@ export const keep = <T extends object>(key: string, schema: z.ZodType<T>, begin:
  * A list of the person, in the browser’s database: it may be long, and is read a moment after the start.
  * @param begin the value to begin with; what cannot be read becomes that
  */
-export const keepList = <T extends object>(key: string, schema: z.ZodType<T>, begin: () => T): Kept<T> =>
-  keepAt(schema, begin, {
+export function keepList<T extends object>(key: string, schema: z.ZodType<T>, begin: () => T): Kept<T> {
+  const tabs = typeof BroadcastChannel === 'undefined' ? undefined : new BroadcastChannel(key);
+  return keepAt(schema, begin, {
     // What an earlier program left is there at once.
     read: () => inStorage(key),
     later: async () => (await browserDisk.get('words', key)) ?? inStorage(key),
-    write: (value) =>
+    hear: (listener) => tabs?.addEventListener('message', ({ data }: MessageEvent) => listener(data)),
+    write: (value) => {
+      tabs?.postMessage(value);
       void browserDisk.put('words', key, value).catch(() => {
         // No room there: the next start takes it from here.
         globalThis.localStorage?.setItem(key, JSON.stringify(value));
-      }),
+      });
+    },
   });
+}
