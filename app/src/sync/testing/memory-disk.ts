@@ -4,10 +4,22 @@
  */
 import type { Disk, Row, Shelf, Shelves } from '../disk';
 import { operationIn } from '../disk';
-import type { Unreadable } from '../operation';
+import type { Operation, Unreadable } from '../operation';
 
 /** As the browser does: nothing is shared between what was written and what is read. */
 const copied = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
+
+/** What lies there is another thing only where it was written anew: it is read once, and given as a value of its own. */
+const known = new WeakMap<object, Operation | null>();
+function operationOf(value: unknown): Operation | undefined {
+  if (typeof value !== 'object' || value === null) return operationIn(value);
+  let read = known.get(value);
+  if (read === undefined) {
+    read = operationIn(copied(value)) ?? null;
+    known.set(value, read);
+  }
+  return read === null ? undefined : copied(read);
+}
 
 export class MemoryDisk implements Disk, Shelves {
   /** What lies there, by place. */
@@ -32,7 +44,7 @@ export class MemoryDisk implements Disk, Shelves {
       .filter(([, value]) => ofRecord(value))
       .sort(([a], [b]) => a - b)
       .flatMap(([n, value]) => {
-        const operation = operationIn(copied(value));
+        const operation = operationOf(value);
         return operation ? [{ n, operation }] : [];
       });
   }
@@ -40,7 +52,7 @@ export class MemoryDisk implements Disk, Shelves {
   async read() {
     this.#insist(false);
     const unreadable: Unreadable[] = [...this.operations].flatMap(([n, value]) =>
-      operationIn(value) ? [] : [{ key: `operation/${n}`, text: JSON.stringify(value) }],
+      operationOf(value) ? [] : [{ key: `operation/${n}`, text: JSON.stringify(value) }],
     );
     const aside = [...this.aside].map(([key, text]) => ({ key, text }));
     return { rows: this.#rows(), unreadable: [...unreadable, ...aside] };
