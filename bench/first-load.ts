@@ -94,7 +94,7 @@ async function serveEmpty(): Promise<{ address: string; close: () => void }> {
 
 /** Starts the app on a database of its own with the demo house. */
 async function serveApp(folder: string): Promise<{ address: string; server: ChildProcess }> {
-  const server = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts', '--demo'], {
+  const server = spawn(process.execPath, ['scripts/server.mjs', '--demo'], {
     cwd: ROOT,
     env: { ...process.env, PORT: '0', DENSE_PACK_DB: join(folder, 'bench.db') },
     stdio: ['ignore', 'pipe', 'inherit'],

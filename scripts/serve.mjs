@@ -6,7 +6,7 @@ import { ensureApp, ensurePackages, ROOT } from './prepare.mjs';
 export function serve(args) {
   ensurePackages();
   ensureApp();
-  const server = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts', ...args], {
+  const server = spawn(process.execPath, ['scripts/server.mjs', ...args], {
     cwd: ROOT,
     stdio: 'inherit',
   });

@@ -20,7 +20,7 @@ afterAll(() => rmSync(home, { recursive: true }));
 /** Starts it and waits for its address, or for its end. */
 function started(args: readonly string[], env: Record<string, string>): Promise<string> {
   const own = Object.fromEntries(Object.entries(process.env).filter(([name]) => name !== 'DENSE_PACK_DB'));
-  const running = spawn(process.execPath, ['--import', 'tsx', join(__dirname, 'main.ts'), ...args], {
+  const running = spawn(process.execPath, [join(__dirname, '../../scripts/server.mjs'), ...args], {
     cwd: join(__dirname, '../..'),
     env: { ...own, HOME: home, XDG_DATA_HOME: join(home, 'data'), PORT: '0', ...env },
   });

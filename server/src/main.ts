@@ -79,7 +79,7 @@ async function start(): Promise<void> {
   const file = databaseFile(values.demo);
   const giveBack = serveAlone(file);
   countsBy(join(import.meta.dirname, '../../core/src'));
-  const db = openDatabase(file, join(import.meta.dirname, 'migrations'));
+  const db = openDatabase(file, join(import.meta.dirname, '../src/migrations'));
   if (values.reset || (values.demo && !hasDemo(db))) seedDemo(db, new Date());
   const appFolder = resolve(values.app ?? join(import.meta.dirname, '../../app/dist'));
   try {

@@ -355,7 +355,7 @@ describe('a database file that cannot be used', () => {
 
 describe('starting', () => {
   const startWith = (env: Record<string, string>) =>
-    spawnSync(process.execPath, ['--import', 'tsx', join(__dirname, 'main.ts')], {
+    spawnSync(process.execPath, [join(__dirname, '../../scripts/server.mjs')], {
       env: { ...process.env, ...env },
       encoding: 'utf8',
       timeout: 30_000,

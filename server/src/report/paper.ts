@@ -2,17 +2,17 @@
 import { createRequire } from 'node:module';
 import type { Picture, Shape } from '@dense-pack/core/sheet/picture';
 import { PAPER } from '@dense-pack/core/sheet/picture';
-import PDFDocument from 'pdfkit';
+import type PDFDocument from 'pdfkit';
 
 /** Letter, in points. */
 export const PAGE = { width: 612, height: 792, margin: 34 } as const;
 export const INSIDE = PAGE.width - 2 * PAGE.margin;
 
 // As a module, or as the tests run it.
-const { resolve } = createRequire(typeof __filename === 'string' ? __filename : import.meta.url);
+const take = createRequire(typeof __filename === 'string' ? __filename : import.meta.url);
 const FONTS = {
-  plain: resolve('@expo-google-fonts/overpass/400Regular/Overpass_400Regular.ttf'),
-  strong: resolve('@expo-google-fonts/overpass/700Bold/Overpass_700Bold.ttf'),
+  plain: take.resolve('@expo-google-fonts/overpass/400Regular/Overpass_400Regular.ttf'),
+  strong: take.resolve('@expo-google-fonts/overpass/700Bold/Overpass_700Bold.ttf'),
 } as const;
 export type Face = keyof typeof FONTS;
 
@@ -20,7 +20,9 @@ export type Paper = PDFKit.PDFDocument;
 
 /** An empty document. @param title as a reader shows it in the window’s title */
 export function newPaper(title: string, made: Date): Paper {
-  const paper = new PDFDocument({
+  // Read with the first paper: a server that starts has none to set.
+  const Document = take('pdfkit') as typeof PDFDocument;
+  const paper = new Document({
     size: [PAGE.width, PAGE.height],
     // Everything has its place: nothing may break onto a page of its own.
     margin: 0,

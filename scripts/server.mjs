@@ -1,0 +1,10 @@
+/** Runs the server: its sources as one file, which starts in half the time. It takes what `server/src/main.ts` takes. */
+import { bundled } from './bundle.mjs';
+
+const server = {
+  entry: 'server/src/main.ts',
+  sources: ['server/src', 'core/src', 'package-lock.json'],
+  // What is compiled for this machine, and what reads files of its own.
+  external: ['better-sqlite3', 'pdfkit'],
+};
+await import(await bundled(server, 'server/dist/main.mjs'));
