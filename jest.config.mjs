@@ -12,5 +12,6 @@ const node = (name) => ({
 export default {
   // A machine that is shared takes twice as long at times.
   testTimeout: 120_000,
+  testSequencer: `${import.meta.dirname}/scripts/test-order.cjs`,
   projects: [node('core'), node('server'), node('bin'), node('e2e'), '<rootDir>/app/jest.config.cjs'],
 };

@@ -44,7 +44,7 @@ test('a change is planned beside what was found, told as a difference, built, an
   });
   const states = (await (await fetch(`${world.address}/api/v1/boxes/demo-den-outlet/states`)).json()).states;
   const first = states.at(-1);
-  await hand.page.reload({ waitUntil: 'networkidle0' });
+  await hand.reload();
   await hand.touch('Change, done');
   await hand.touch(`History (${states.length})`);
   await hand.sees('state', 'as built');

@@ -4,7 +4,7 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import puppeteer from 'puppeteer-core';
 import { box, JOB, PICTURES } from './views';
-import { PHONE, World } from './world';
+import { CHROMIUM, PHONE, World } from './world';
 
 const world = new World();
 beforeAll(async () => {
@@ -53,7 +53,7 @@ test('the tests of a box are answered on one walk, without signal, and arrive wi
     ['R. Example', { read: 'lamps', HN: true, HG: true, NG: false }],
     ['R. Example', { read: 'on', on: true }],
   ]);
-  await hand.page.reload({ waitUntil: 'networkidle0' });
+  await hand.reload();
   await hand.sees('tested', '3 of ');
   expect(hand.complaints).toEqual([]);
 });
@@ -126,7 +126,7 @@ test('the camera held to a label finds its box, and is put down again', async ()
   const seen = join(world.folder, 'porch.mjpeg');
   writeFileSync(seen, readFileSync(join(world.folder, 'porch.jpg')));
   const browser = await puppeteer.launch({
-    executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
+    executablePath: CHROMIUM,
     args: [
       '--no-sandbox',
       '--disable-gpu',

@@ -53,11 +53,11 @@ describe.each([
       '3 equipment grounds314.16(B)(5)1 × 2.252.25',
     ]);
     await hand.saved();
-    await hand.page.reload({ waitUntil: 'networkidle0' });
+    await hand.reload();
     await hand.sees('fill', '20.25');
     await world.stopServer('SIGKILL');
     await world.startServer();
-    await hand.page.reload({ waitUntil: 'networkidle0' });
+    await hand.reload();
     await hand.sees('fill', '20.25');
     await finish(hand);
   });

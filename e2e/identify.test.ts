@@ -67,7 +67,7 @@ test('a switch box with two cables is told apart by touch, and stays so', async 
     ['right', 'feed'],
   ]);
   expect(boxes[0]?.seen.readings).toHaveLength(2);
-  await hand.page.reload({ waitUntil: 'networkidle0' });
+  await hand.reload();
   await hand.sees('reading', 'right black to white: 120 V');
   await hand.sees('hanging-cable', 'It is: feed');
   expect(hand.complaints).toEqual([]);

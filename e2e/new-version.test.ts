@@ -57,7 +57,7 @@ async function kept() {
   const hand = await world.page(PHONE);
   await hand.page.goto(`${address}/`, { waitUntil: 'networkidle0' });
   await hand.page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
-  await hand.page.reload({ waitUntil: 'networkidle0' });
+  await hand.reload();
   return hand;
 }
 
@@ -132,7 +132,7 @@ test.each([
       .reduce((sum, { boxes }) => sum + boxes, 0);
   const before = await made();
   expect(before).toBeGreaterThan(0);
-  await hand.page.reload({ waitUntil: 'networkidle0' });
+  await hand.reload();
   await hand.saysSomewhere(words);
   await hand.saved();
   expect(await made()).toBe(before);

@@ -6,6 +6,7 @@
 import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
+import type { CDPSession } from 'puppeteer-core';
 import { type Hand, PHONE, World } from './world';
 
 const world = new World();
@@ -22,6 +23,22 @@ const at = (sorted: readonly number[], share: number) =>
 /** How long a finger stays on the glass: common practice, no source. What follows its leaving is measured. */
 const DOWN_MS = 90;
 
+/** So long on the glass is a touch held, not a tap. */
+const HELD_MS = 400;
+
+const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
+
+/** Taps; the finger does not wait for the page to have heard that it is down. Gives how long it was down, in ms. */
+async function tapped(finger: CDPSession, x: number, y: number): Promise<number> {
+  const from = performance.now();
+  const down = finger.send('Input.dispatchTouchEvent', { type: 'touchStart', touchPoints: [{ x, y }] });
+  await pause(DOWN_MS);
+  const up = finger.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] });
+  const long = performance.now() - from;
+  await Promise.all([down, up]);
+  return long;
+}
+
 /** A busy machine may take long over sixty touches. */
 const PATIENT_MS = 240_000;
 
@@ -33,6 +50,7 @@ async function editsPainted(
   touches: number,
   name = (nth: number) => (nth % 2 === 0 ? 'Add 12/2' : 'Undo'),
 ): Promise<number[]> {
+  const finger = await hand.page.createCDPSession();
   await hand.page.evaluate(() => {
     const told: number[] = [];
     Object.assign(window, { told });
@@ -48,20 +66,22 @@ async function editsPainted(
       });
     }).observe(fill as Node, { characterData: true, childList: true, subtree: true });
   });
-  for (let nth = 0; nth < touches; nth += 1) {
+  let held = 0;
+  for (let nth = 0; nth < touches;) {
     const box = await (await hand.page.waitForSelector(`[aria-label="${name(nth)}"]`))?.boundingBox();
     if (!box) throw new Error(`${name(nth)} is not on the screen`);
-    const finger = await hand.page.touchscreen.touchStart(box.x + box.width / 2, box.y + box.height / 2);
-    await new Promise((resolve) => setTimeout(resolve, DOWN_MS));
-    await finger.end();
+    const down = await tapped(finger, box.x + box.width / 2, box.y + box.height / 2);
     // The next touch comes when a person's would, not while this one's lists are still being drawn.
     let waits = 0;
-    do await new Promise((resolve) => setTimeout(resolve, 500));
+    do await pause(500);
     while ((await hand.page.evaluate(countTold)) <= nth && (waits += 1) < 20);
+    if ((await hand.page.evaluate(countTold)) > nth) nth += 1;
+    // A busy machine kept the finger on the glass until it was no tap: it is tapped again.
+    else if (down >= HELD_MS && held < touches / 5) held += 1;
+    else throw new Error(`${name(nth)}, touched for ${down.toFixed(0)} ms, changed nothing`);
   }
-  const told = await hand.page.evaluate(() => (window as unknown as { told: number[] }).told);
-  expect(told).toHaveLength(touches);
-  return told;
+  await finger.detach();
+  return hand.page.evaluate(() => (window as unknown as { told: number[] }).told);
 }
 
 /**
@@ -135,7 +155,7 @@ test(
     };
     const first = await start(BOX);
     await hand.page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
-    await new Promise((resolve) => setTimeout(resolve, 1500));
+    await pause(1500);
     await world.stopServer();
     const later = await start(BOX);
     await world.startServer();

@@ -17,7 +17,7 @@ test('a change is undone and redone, also after a reload', async () => {
   await hand.touch('Add 14/2');
   await hand.sees('fill', '24.25');
   await hand.saved();
-  await hand.page.reload({ waitUntil: 'networkidle0' });
+  await hand.reload();
   await hand.touch('Undo');
   await hand.sees('fill', '20.25');
   await hand.touch('Undo');

@@ -101,8 +101,8 @@ const KEPT: Readonly<Record<'phone' | 'wide', readonly View[]>> = {
   wide: ['box-over', 'job'],
 };
 
-/** Views made of the same parts as others: looked at in one theme. */
-const ONCE: readonly View[] = [
+/** Views made of the same parts as others: a wide screen lays them out as it does those. */
+const PHONE_ONLY: readonly View[] = [
   'box-wishes',
   'checks',
   'truck-box',
@@ -135,16 +135,62 @@ export async function picture(hand: Hand, name: string) {
   await hand.page.screenshot({ path: join(PICTURES, `${name}.png`) as `${string}.png` });
 }
 
-/** Walks every screen in a theme: none has an accessibility violation, none complains. */
-export async function walk(world: World, size: 'phone' | 'wide', theme: string): Promise<void> {
+type Theme = 'light' | 'dark' | 'sun';
+
+/** Puts a theme on from another tab of the same browser, as a person may; the screen stays where it is. */
+async function themedFrom(hand: Hand): Promise<(theme: Theme) => Promise<void>> {
+  const other = await hand.page.browserContext().newPage();
+  await other.goto(`${hand.world.address}/manifest.webmanifest`);
+  await hand.page.bringToFront();
+  return async (theme) => {
+    await other.evaluate(
+      (text) => localStorage.setItem('dense-pack/preferences', text),
+      JSON.stringify({ theme }),
+    );
+    await hand.page.waitForFunction(
+      (name) => {
+        const { classList } = document.documentElement;
+        return ['dark', 'sun'].every((one) => classList.contains(one) === (one === name));
+      },
+      {},
+      theme,
+    );
+    await hand.page.evaluate(
+      () => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))),
+    );
+  };
+}
+
+/** In the page: all that is there and what it is called, without its colours. */
+function apartFromColour(): string {
+  const SAID = /^(?:aria-.*|role|id|tabindex|href|type|disabled|for|title|alt|lang|data-testid)$/;
+  const said = (one: Element) =>
+    [...one.attributes].filter(({ name }) => SAID.test(name)).map(({ name, value }) => `${name}=${value}`);
+  const all = [...document.querySelectorAll('#root *')].map((one) => `${one.tagName} ${said(one).join(' ')}`);
+  return `${all.join('\n')}\n${document.body.innerText}`;
+}
+
+/**
+ * Walks every screen in the light theme, and puts the others on where it stands: none has an accessibility violation, none
+ * complains. What a theme changes only in its colours is asked only about these; anything else is looked at whole.
+ */
+export async function walk(world: World, size: 'phone' | 'wide', others: readonly Theme[]): Promise<void> {
   const hand = await world.page(size === 'phone' ? PHONE : WIDE);
-  await prefer(hand, { theme });
+  const putOn = await themedFrom(hand);
+  await putOn('light');
   for (const view of Object.keys(VIEWS) as View[]) {
-    if ((theme !== 'light' || size === 'wide') && ONCE.includes(view)) continue;
+    if (size === 'wide' && PHONE_ONLY.includes(view)) continue;
     await show(hand, view);
-    expect([view, await violations(hand.page)]).toEqual([view, []]);
-    if (theme === 'light' && KEPT[size].includes(view)) await picture(hand, `${view}-${size}`);
-    if (theme === 'sun' && view === 'box-over') await picture(hand, 'sun-phone');
+    expect([view, 'light', await violations(hand.page)]).toEqual([view, 'light', []]);
+    if (KEPT[size].includes(view)) await picture(hand, `${view}-${size}`);
+    const inLight = await hand.page.evaluate(apartFromColour);
+    for (const theme of others) {
+      await putOn(theme);
+      const same = (await hand.page.evaluate(apartFromColour)) === inLight;
+      expect([view, theme, await violations(hand.page, same)]).toEqual([view, theme, []]);
+      if (theme === 'sun' && view === 'box-over') await picture(hand, 'sun-phone');
+    }
+    if (others.length > 0) await putOn('light');
   }
   expect(hand.complaints).toEqual([]);
   await hand.page.browserContext().close();

@@ -6,6 +6,8 @@ import { join } from 'node:path';
 import puppeteer, { type Browser, type ElementHandle, type Page } from 'puppeteer-core';
 
 const ROOT = join(__dirname, '..');
+/** The browser: a headless one from Debian's packages. */
+export const CHROMIUM = process.env['CHROMIUM'] ?? '/usr/bin/chromium-headless-shell';
 export const PHONE = { width: 390, height: 844, isMobile: true, hasTouch: true, deviceScaleFactor: 1 };
 export const WIDE = { width: 1280, height: 800, deviceScaleFactor: 1 };
 
@@ -18,7 +20,7 @@ export class World {
 
   /** Starts the server as `npm run demo` does, or again on the same database and port. */
   async startServer(): Promise<void> {
-    const server = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts', '--demo'], {
+    const server = spawn(process.execPath, ['scripts/server.mjs', '--demo'], {
       cwd: ROOT,
       env: { ...process.env, PORT: this.#port, DENSE_PACK_DB: join(this.folder, 'test.db') },
       stdio: ['ignore', 'pipe', 'pipe'],
@@ -49,7 +51,7 @@ export class World {
 
   async startBrowser(): Promise<void> {
     this.#browser = await puppeteer.launch({
-      executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
+      executablePath: CHROMIUM,
       userDataDir: mkdtempSync(join(this.folder, 'browser-')),
       args: [
         '--headless',
@@ -102,7 +104,19 @@ export class Hand {
   }
 
   async open(path: string): Promise<void> {
-    await this.page.goto(this.world.address + path, { waitUntil: 'networkidle0' });
+    await this.page.goto(this.world.address + path);
+    await this.rests();
+  }
+
+  async reload(): Promise<void> {
+    await this.page.reload();
+    await this.rests();
+  }
+
+  /** Waits until the screen rests: it is drawn, nothing says it is loading, and nothing is added to it. */
+  async rests(): Promise<void> {
+    if (!(await this.page.evaluate(screenRests, 2 * PATIENCE_MS)))
+      throw new Error(`the screen never rests: ${await this.page.evaluate(() => document.body.innerText)}`);
     await this.page.evaluate(() => document.fonts.ready.then(() => undefined));
   }
 
@@ -269,4 +283,27 @@ async function standsStill(element: Element): Promise<void> {
     still = now === before ? still + 1 : 0;
     before = now;
   }
+}
+
+/**
+ * In the page: resolves once the app's own screen is there, not the frame before it, no part of it says it is loading, and
+ * for 120 ms nothing was added to it and nothing came for it; false after so many ms.
+ */
+async function screenRests(patience: number): Promise<boolean> {
+  const end = performance.now() + patience;
+  const stands = () =>
+    [...document.querySelectorAll('#root > :not(.shell, style, script)')].some(
+      (one) => one.textContent !== '',
+    ) && !document.querySelector('[role="status"][aria-label^="Loading"]');
+  const there = () =>
+    `${document.querySelectorAll('*').length} ${performance.getEntriesByType('resource').length}`;
+  let before = '';
+  for (let still = 0; performance.now() < end;) {
+    const now = stands() ? there() : '';
+    still = now !== '' && now === before ? still + 1 : 0;
+    if (still === 3) return true;
+    before = now;
+    await new Promise((done) => setTimeout(done, 40));
+  }
+  return false;
 }

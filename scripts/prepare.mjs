@@ -98,11 +98,11 @@ function ensureProgram(places, { name, pack, hint }) {
   return installed;
 }
 
-/** The browser of the browser tests. */
+/** The browser of the browser tests: without the windows, tab strips and side panels no test looks at. */
 export const ensureChromium = () =>
-  ensureProgram([process.env.CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser'], {
+  ensureProgram([process.env.CHROMIUM, '/usr/bin/chromium-headless-shell', '/usr/bin/chromium'], {
     name: 'Chromium',
-    pack: 'chromium',
+    pack: 'chromium-headless-shell',
     hint: ' or name one with CHROMIUM=/path',
   });
 
