@@ -1,5 +1,16 @@
 const path = require('node:path');
 
+/** What is published as plain JavaScript needs no Babel: that took longer than most tests. */
+const AS_PUBLISHED = [
+  'expo-router/build',
+  'react-native-svg/lib/commonjs',
+  'react-native-screens/lib/commonjs',
+  'react-native-safe-area-context/lib/commonjs',
+  'react-native/Libraries/Renderer/implementations',
+  'expo/virtual/streams',
+];
+
+const ESBUILD = path.join(__dirname, '../scripts/jest-esbuild.cjs');
 const icons = path.resolve(path.dirname(require.resolve('lucide-react-native')), '../..');
 
 module.exports = {
@@ -10,6 +21,9 @@ module.exports = {
   testMatch: ['<rootDir>/{src,web}/**/*.test.{ts,tsx}'],
   testPathIgnorePatterns: ['/node_modules/', '/dist/'],
   transform: {
+    // Plain TypeScript, as its own tests run it.
+    '/core/src/.*\\.ts$': ESBUILD,
+    [`/node_modules/(${AS_PUBLISHED.join('|')}).*\\.js$`]: ESBUILD,
     // Babel's root follows the working directory: the configuration is named.
     '\\.[jt]sx?$': ['babel-jest', { configFile: path.join(__dirname, 'babel.config.js') }],
   },

@@ -1,10 +1,10 @@
 const { transformSync } = require('esbuild');
 
-/** Turns one TypeScript file into CommonJS for Jest. */
+/** Turns one file, TypeScript or JavaScript, into CommonJS for Jest. */
 module.exports = {
   process(source, filename) {
     const { code, map } = transformSync(source, {
-      loader: 'ts',
+      loader: filename.endsWith('.ts') ? 'ts' : 'js',
       format: 'cjs',
       target: 'node20',
       sourcemap: true,
