@@ -6,7 +6,7 @@ import puppeteer from 'puppeteer-core';
 import { box, JOB, PICTURES } from './views';
 import { CHROMIUM, PHONE, World } from './world';
 
-const world = new World();
+const world = new World(true);
 beforeAll(async () => {
   await world.startServer();
   await world.startBrowser();

@@ -2,7 +2,7 @@
 import { box, JOB } from './views';
 import { type Hand, PHONE, WIDE, World } from './world';
 
-const world = new World();
+const world = new World(true);
 beforeAll(async () => {
   await world.startServer();
   await world.startBrowser();

@@ -4,7 +4,7 @@
  */
 import { type Hand, PHONE, WIDE, World } from './world';
 
-const world = new World();
+const world = new World(true);
 
 beforeAll(async () => {
   await world.startServer();

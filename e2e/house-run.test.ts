@@ -1,7 +1,7 @@
 /** The panel of a house, its run and the day’s outage, as a person uses them; kept by the server. */
 import { PHONE, World } from './world';
 
-const world = new World();
+const world = new World(true);
 beforeAll(async () => {
   await world.startServer();
   await world.startBrowser();

@@ -3,7 +3,7 @@ import { createServer, request, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { PHONE, World } from './world';
 
-const world = new World();
+const world = new World(true);
 let front: Server;
 let address = '';
 /** Which version the front gives: the app’s own, or one that has a newer service worker. */

@@ -1,7 +1,7 @@
 /** Without a network: the app starts from the phone, shows what it knew, takes edits, and sends them later. */
 import { PHONE, World } from './world';
 
-const world = new World();
+const world = new World(true);
 beforeAll(async () => {
   await world.startServer();
   await world.startBrowser();

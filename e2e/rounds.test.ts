@@ -12,7 +12,7 @@ const ROUNDS = Number(process.env['ROUNDS'] ?? 6);
 const SEED = Number(process.env['SEED'] ?? 1);
 const JOB = 'demo-house-on-the-hill';
 
-const world = new World();
+const world = new World(true);
 beforeAll(async () => {
   await world.startServer();
   await world.startBrowser();

@@ -9,7 +9,7 @@ import { gzipSync } from 'node:zlib';
 import type { CDPSession } from 'puppeteer-core';
 import { type Hand, PHONE, World } from './world';
 
-const world = new World();
+const world = new World(true);
 beforeAll(async () => {
   await world.startServer();
   await world.startBrowser();

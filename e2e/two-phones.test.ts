@@ -1,7 +1,7 @@
 /** Two phones at one box, one without signal: what each did is there in the end, and undo takes back one's own. */
 import { PHONE, World } from './world';
 
-const world = new World();
+const world = new World(true);
 beforeAll(async () => {
   await world.startServer();
   await world.startBrowser();

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import type { HTTPRequest } from 'puppeteer-core';
 import { type Hand, PHONE, World } from './world';
 
-const world = new World();
+const world = new World(true);
 beforeAll(async () => {
   await world.startServer();
   await world.startBrowser();

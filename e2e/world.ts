@@ -18,6 +18,12 @@ export class World {
   address = '';
   #port = '0';
 
+  /**
+   * @param keepsApp whether its browsers keep the app to start it without the server. Each new one then fetches all of it,
+   * a fifth of a test's time; the others are as browsers that have no service workers.
+   */
+  constructor(private readonly keepsApp = false) {}
+
   /** Starts the server as `npm run demo` does, or again on the same database and port. */
   async startServer(): Promise<void> {
     const server = spawn(process.execPath, ['scripts/server.mjs', '--demo'], {
@@ -72,6 +78,7 @@ export class World {
     const context = await this.#browser.createBrowserContext();
     const page = await context.newPage();
     await page.setViewport(viewport);
+    if (!this.keepsApp) await page.evaluateOnNewDocument(keepNothing);
     await page.emulateMediaFeatures([{ name: 'prefers-reduced-motion', value: 'reduce' }]);
     return new Hand(page, this);
   }
@@ -306,4 +313,9 @@ async function screenRests(patience: number): Promise<boolean> {
     await new Promise((done) => setTimeout(done, 40));
   }
   return false;
+}
+
+/** In the page, before it begins: a browser without service workers. */
+function keepNothing(): void {
+  Reflect.deleteProperty(Navigator.prototype, 'serviceWorker');
 }

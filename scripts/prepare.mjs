@@ -25,7 +25,7 @@ export function ensurePackages() {
   if (existsSync(mark) && readFileSync(mark, 'utf8') === lock) return;
   console.log('Installing packages from the lock file. SQLite is compiled here: this takes a few minutes.');
   // The SQLite binding is compiled on this machine; -O1 takes a third of the time and inserts as fast.
-  const env = { CFLAGS: '-O1', CXXFLAGS: '-O1', ...process.env };
+  const env = { CFLAGS: '-O1', CXXFLAGS: '-O1', JOBS: 'max', ...process.env };
   const code = run('npm', ['ci', '--no-audit', '--no-fund'], { env });
   if (code !== 0) {
     console.error(
