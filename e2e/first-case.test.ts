@@ -201,3 +201,26 @@ test('the app can be installed: every icon is there, and the frame is in the col
   expect(new Set(frame)).toEqual(new Set(['#f3f0e8']));
   await finish(hand);
 });
+
+test('a station that could not be fetched ahead is fetched when it is opened', async () => {
+  const hand = await world.page(PHONE);
+  let away = 0;
+  let back = false;
+  await hand.page.setRequestInterception(true);
+  hand.page.on('request', (request) => {
+    const late = /\/assets\/(later|square-check)-/.test(request.url());
+    if (back || !late) return void request.continue();
+    away += 1;
+    void request.abort('connectionrefused');
+  });
+  await hand.page.goto(`${world.address}/job/demo-house-on-the-hill/box/demo-den-outlet`);
+  await hand.page.waitForSelector('[data-testid="fill"]');
+  const until = Date.now() + 15_000;
+  while (away === 0 && Date.now() < until) await new Promise((resolve) => setTimeout(resolve, 100));
+  expect(away).toBeGreaterThan(0);
+  await new Promise((resolve) => setTimeout(resolve, 500));
+  back = true;
+  await hand.touch('Fix');
+  await hand.find('Other box');
+  await finish(hand);
+});

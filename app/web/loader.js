@@ -17,6 +17,10 @@
     arrived(module);
   };
   loader.instantiate = function (url, ...rest) {
+    // What could not be fetched is told to whoever asked for it, and asked for anew the next time: the loader would keep it as
+    // failed until the page is loaded again.
+    const registry = this[Object.getOwnPropertySymbols(this)[0]];
+    registry[url].L.catch(() => delete registry[url]);
     return url === address ? registered : instantiate.call(this, url, ...rest);
   };
   System.import(address);
