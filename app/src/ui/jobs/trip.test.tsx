@@ -2,11 +2,14 @@
 import { BoxFields } from '@dense-pack/core/box/record';
 import { NO_PANEL } from '@dense-pack/core/box/panel';
 import { readCountLine } from '@dense-pack/core/shorthand/read';
-import { act, fireEvent, render, screen, waitFor } from '@testing-library/react-native';
+import { act, configure, fireEvent, render, screen, waitFor } from '@testing-library/react-native';
 import { browserDisk } from '@/sync/browser-disk';
 import * as queries from '../client/queries';
 import * as changes from '../house/job-changes';
 import { TripScreen } from './TripScreen';
+
+// A busy machine takes its time.
+configure({ asyncUtilTimeout: 15_000 });
 
 jest.mock('../client/queries', () => ({
   ...jest.requireActual<typeof queries>('../client/queries'),

@@ -2,10 +2,13 @@
 import { JobWithBoxes } from '@/sync/api';
 import { readCountLine } from '@dense-pack/core/shorthand/read';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { fireEvent, render, screen, waitFor } from '@testing-library/react-native';
+import { configure, fireEvent, render, screen, waitFor } from '@testing-library/react-native';
 import * as api from '@/sync/api';
 import { findHere } from './find';
 import { LogbookScreen } from './LogbookScreen';
+
+// A busy machine takes its time.
+configure({ asyncUtilTimeout: 15_000 });
 
 jest.mock('@/sync/api', () => ({
   ...jest.requireActual<typeof api>('@/sync/api'),

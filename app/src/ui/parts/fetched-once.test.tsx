@@ -1,8 +1,11 @@
 /** What was fetched is drawn in the frame it is asked for: no word in its place flashes. */
-import { render, screen } from '@testing-library/react-native';
+import { configure, render, screen } from '@testing-library/react-native';
 import { lazy, Suspense } from 'react';
 import { Text, View } from 'react-native';
 import { fetchAllLater, fetchedOnce } from './fetched-once';
+
+// A busy machine takes its time.
+configure({ asyncUtilTimeout: 15_000 });
 
 const Part = () => <Text>the part</Text>;
 

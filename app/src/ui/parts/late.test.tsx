@@ -1,8 +1,11 @@
 /** A part that could not be fetched says so in words; the rest of the screen stays. */
-import { fireEvent, render, screen } from '@testing-library/react-native';
+import { configure, fireEvent, render, screen } from '@testing-library/react-native';
 import { lazy } from 'react';
 import { LatePart } from './late';
 import { Words } from './Words';
+
+// A busy machine takes its time.
+configure({ asyncUtilTimeout: 15_000 });
 
 const away = () => Promise.reject(new Error('no such file'));
 

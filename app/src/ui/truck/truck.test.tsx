@@ -1,11 +1,14 @@
 /** The truck by touch: ticking, writing down a box, what is wrong said under its field. Invented boxes. */
 import { newKit } from '@dense-pack/core/parts/kit';
-import { act, fireEvent, render, screen, waitFor } from '@testing-library/react-native';
+import { act, configure, fireEvent, render, screen, waitFor } from '@testing-library/react-native';
 import { browserDisk } from '@/sync/browser-disk';
 import { FoldMeasures } from './FoldMeasures';
 import { KitSettings } from './KitSettings';
 import { kitNow, setKit } from './kit';
 import { TruckScreen } from './TruckScreen';
+
+// A busy machine takes its time.
+configure({ asyncUtilTimeout: 15_000 });
 
 jest.mock('expo-router', () => ({ router: { navigate: jest.fn() } }));
 beforeEach(() => act(() => setKit(newKit())));
