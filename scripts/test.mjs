@@ -45,7 +45,7 @@ const tests = (name, args) => {
   const env = { ...process.env, CHROMIUM: chromium, NODE_OPTIONS: '' };
   run('npx', ['jest', ...args, '--json', `--outputFile=${report}`], {
     env,
-    timeout: 30 * 60_000,
+    timeout: 60 * 60_000,
   });
   timed(`${name} tests`, started);
   if (!existsSync(report)) {
