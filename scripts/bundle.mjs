@@ -1,13 +1,14 @@
 /** One file of many TypeScript sources, kept and made anew when a source is newer: what starts often starts quickly. */
-import { existsSync, mkdirSync, readdirSync, renameSync, statSync } from 'node:fs';
+import { mkdirSync, readdirSync, renameSync, statSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 
 const ROOT = join(import.meta.dirname, '..');
 
-function newest(path) {
-  const stat = statSync(path);
-  if (!stat.isDirectory()) return stat.mtimeMs;
+/** When a file, or the newest below a folder, was written, in ms; 0 where there is none. */
+export function newest(path) {
+  const stat = statSync(path, { throwIfNoEntry: false });
+  if (!stat?.isDirectory()) return stat?.mtimeMs ?? 0;
   return Math.max(0, ...readdirSync(path).map((name) => newest(join(path, name))));
 }
 
@@ -32,8 +33,9 @@ const english = {
  */
 export async function bundled({ entry, sources, external = [], minify = false }, outfile) {
   const bundle = join(ROOT, outfile);
-  const made = existsSync(bundle) ? statSync(bundle).mtimeMs : 0;
-  if (made < Math.max(...[...sources, 'scripts/bundle.mjs'].map((path) => newest(join(ROOT, path))))) {
+  if (
+    newest(bundle) < Math.max(...[...sources, 'scripts/bundle.mjs'].map((path) => newest(join(ROOT, path))))
+  ) {
     const { build } = await import('esbuild').catch(() => {
       console.error('The packages are not installed: run “npm ci” first.');
       process.exit(2);

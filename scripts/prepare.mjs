@@ -1,8 +1,9 @@
 /** What both commands need first: packages from the lock file, the exported app, a browser for the tests. */
 import { spawnSync } from 'node:child_process';
-import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { createHash } from 'node:crypto';
 import { join } from 'node:path';
+import { newest } from './bundle.mjs';
 
 export const ROOT = join(import.meta.dirname, '..');
 
@@ -34,13 +35,6 @@ export function ensurePackages() {
     process.exit(code);
   }
   writeFileSync(mark, lock);
-}
-
-function newest(path) {
-  if (!existsSync(path)) return 0;
-  const stat = statSync(path);
-  if (!stat.isDirectory()) return stat.mtimeMs;
-  return Math.max(0, ...readdirSync(path).map((name) => newest(join(path, name))));
 }
 
 const APP_SOURCES = [
