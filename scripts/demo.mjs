@@ -7,4 +7,4 @@ if (unknown !== undefined) {
   console.error(`“${unknown}” is not understood. Accepted: --reset (seeds the demo house anew).`);
   process.exit(2);
 }
-serve(['--demo', ...args]);
+await serve(['--demo', ...args]);

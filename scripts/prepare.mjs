@@ -1,7 +1,6 @@
-/** What both commands need first: packages from the lock file, the exported app, a browser for the tests. */
-import { spawnSync } from 'node:child_process';
+/** What both commands need beside the packages: the app as a page, and the programs of the tests. */
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
-import { createHash } from 'node:crypto';
 import { join } from 'node:path';
 import { newest } from './bundle.mjs';
 
@@ -15,26 +14,6 @@ export function run(command, args, options = {}) {
     return 1;
   }
   return done.status ?? 1;
-}
-
-/** Installs the packages of the lock file when they are missing or another lock file's. */
-export function ensurePackages() {
-  const lock = createHash('sha256')
-    .update(readFileSync(join(ROOT, 'package-lock.json')))
-    .digest('hex');
-  const mark = join(ROOT, 'node_modules/.dense-pack-lock');
-  if (existsSync(mark) && readFileSync(mark, 'utf8') === lock) return;
-  console.log('Installing packages from the lock file. SQLite is compiled here: this takes a few minutes.');
-  // The SQLite binding is compiled on this machine; -O1 takes a third of the time and inserts as fast.
-  const env = { CFLAGS: '-O1', CXXFLAGS: '-O1', JOBS: 'max', ...process.env };
-  const code = run('npm', ['ci', '--no-audit', '--no-fund'], { env });
-  if (code !== 0) {
-    console.error(
-      'The packages could not be installed: npm needs its registry, and a C++ compiler for SQLite.',
-    );
-    process.exit(code);
-  }
-  writeFileSync(mark, lock);
 }
 
 const APP_SOURCES = [
@@ -71,43 +50,54 @@ export function ensureApp() {
   writeFileSync(built, String(sources));
 }
 
-/** A program the tests need, installed from Debian’s packages when it is missing. */
-function ensureProgram(places, { name, pack, hint }) {
-  const found = places.find((path) => path && existsSync(path));
-  if (found) return found;
-  const refuse = (why) => {
-    console.error(`The tests need ${name}: ${why} Install it (apt-get install ${pack})${hint}.`);
-    process.exit(1);
-  };
-  if (process.getuid?.() !== 0) refuse('it is not installed, and installing it takes root.');
-  console.log(`Installing ${name} from Debian’s packages.`);
-  const quiet = {
-    stdio: ['ignore', 'ignore', 'inherit'],
-    env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
-  };
-  if (run('apt-get', ['update', '-qq'], quiet) !== 0) refuse('apt-get update failed.');
-  if (run('apt-get', ['install', '-y', '-qq', pack], quiet) !== 0) refuse('apt-get could not install it.');
-  const [, installed = places[0]] = places;
-  if (!existsSync(installed)) refuse(`the package brought no ${installed}.`);
-  return installed;
-}
+/** Runs a command beside this program, only its complaints shown; gives its exit code. */
+const quietly = (command, args) =>
+  new Promise((resolve) => {
+    const child = spawn(command, args, {
+      stdio: ['ignore', 'ignore', 'inherit'],
+      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+    });
+    child.on('error', () => resolve(1));
+    child.on('close', (code) => resolve(code ?? 1));
+  });
 
-/** The browser of the browser tests: without the windows, tab strips and side panels no test looks at. */
-export const ensureChromium = () =>
-  ensureProgram([process.env.CHROMIUM, '/usr/bin/chromium-headless-shell', '/usr/bin/chromium'], {
+/** The programs the tests need, and where each may be. */
+const PROGRAMS = [
+  {
+    // Without the windows, tab strips and side panels no test looks at.
     name: 'Chromium',
     pack: 'chromium-headless-shell',
-    hint: ' or name one with CHROMIUM=/path',
-  });
+    places: [process.env.CHROMIUM, '/usr/bin/chromium-headless-shell', '/usr/bin/chromium'],
+  },
+  // What reads a PDF back: its text, its pages as pictures, its fonts.
+  { name: 'Poppler’s programs', pack: 'poppler-utils', places: ['/usr/bin/pdftotext'] },
+  // What unpacks an archive, sharing nothing with what packs it.
+  { name: 'unzip', pack: 'unzip', places: ['/usr/bin/unzip'] },
+];
 
-/** What reads a PDF back: its text, its pages as pictures, its fonts. */
-export const ensurePoppler = () =>
-  ensureProgram([undefined, '/usr/bin/pdftotext'], {
-    name: 'Poppler’s programs',
-    pack: 'poppler-utils',
-    hint: '',
-  });
+const placeOf = ({ places }) => places.find((path) => path && existsSync(path));
 
-/** What unpacks an archive, sharing nothing with what packs it. */
-export const ensureUnzip = () =>
-  ensureProgram([undefined, '/usr/bin/unzip'], { name: 'unzip', pack: 'unzip', hint: '' });
+/**
+ * Installs the programs the tests need from Debian’s packages where they are missing. Ends the program where that fails.
+ * @returns where the browser is
+ */
+export async function ensurePrograms() {
+  const missing = PROGRAMS.filter((one) => !placeOf(one));
+  if (missing.length > 0) {
+    const packs = missing.map(({ pack }) => pack);
+    const refuse = (why) => {
+      console.error(
+        `The tests need ${missing.map(({ name }) => name).join(', ')}: ${why} Install: apt-get install ${packs.join(' ')}; another browser is named with CHROMIUM=/path.`,
+      );
+      process.exit(1);
+    };
+    if (process.getuid?.() !== 0) refuse('it is not installed, and installing it takes root.');
+    console.log(`Installing ${missing.map(({ name }) => name).join(', ')} from Debian’s packages.`);
+    if ((await quietly('apt-get', ['update', '-qq'])) !== 0) refuse('apt-get update failed.');
+    if ((await quietly('apt-get', ['install', '-y', '-qq', ...packs])) !== 0)
+      refuse('apt-get could not install it.');
+    const not = missing.find((one) => !placeOf(one));
+    if (not) refuse(`the package ${not.pack} brought none of ${not.places.filter(Boolean).join(', ')}.`);
+  }
+  return placeOf(PROGRAMS[0]);
+}

@@ -1,11 +1,13 @@
 /** Builds what is missing and runs the server until it is asked to end; `npm start` and `npm run demo` begin here. */
 import { spawn } from 'node:child_process';
-import { ensureApp, ensurePackages, ROOT } from './prepare.mjs';
+import { installPackages } from './install.mjs';
+import { ensureApp, ROOT } from './prepare.mjs';
 
 /** @param args what the server is started with */
-export function serve(args) {
-  ensurePackages();
+export async function serve(args) {
+  const { compiled } = await installPackages();
   ensureApp();
+  await compiled;
   const server = spawn(process.execPath, ['scripts/server.mjs', ...args], {
     cwd: ROOT,
     stdio: 'inherit',

@@ -11,4 +11,4 @@ if (unknown !== undefined) {
   );
   process.exit(2);
 }
-serve([]);
+await serve([]);
