@@ -114,10 +114,10 @@ test(
     // Found by selector, not by what is read aloud: a page that is read aloud does more at each change.
     await (await hand.page.waitForSelector('[aria-label="Cable"]'))?.tap();
     await editsPainted(hand, 4);
-    const quick = (await editsPainted(hand, 10)).sort((a, b) => a - b);
+    const quick = (await editsPainted(hand, 6)).sort((a, b) => a - b);
     await hand.page.emulateCPUThrottling(4);
-    const slow = (await editsPainted(hand, 30)).sort((a, b) => a - b);
-    const bare = (await barePainted(hand, 12)).sort((a, b) => a - b);
+    const slow = (await editsPainted(hand, 20)).sort((a, b) => a - b);
+    const bare = (await barePainted(hand, 10)).sort((a, b) => a - b);
     await hand.page.emulateCPUThrottling(null);
     const median = at(slow, 0.5);
     console.log(
