@@ -1,15 +1,19 @@
 /** About one frame. */
 const FRAME_MS = 16;
 
-/** Runs work once the frame that is due has been painted: lists and signs wait for the verdict. */
+/**
+ * Runs work once the frame that is due has been painted, and one more of its length has gone by: lists and signs wait for the
+ * verdict.
+ */
 export function afterPaint(work: () => void): void {
   const page = globalThis.document;
   if (page === undefined || page.hidden || typeof requestAnimationFrame === 'undefined') {
     work();
     return;
   }
-  // The frame is put on the glass after its callbacks: a timer at once would run before that.
-  requestAnimationFrame(() => setTimeout(work, FRAME_MS));
+  // Laying out and painting follow the callback, and take longer than a frame on a slow phone: a timer set in the callback would
+  // be due by then. The one set after them leaves the phone free to put the frame on the glass.
+  requestAnimationFrame(() => setTimeout(() => setTimeout(work, FRAME_MS)));
 }
 
 /** How long an idle moment is waited for, in ms; where a browser cannot tell, this long at all. */

@@ -12,7 +12,7 @@ import {
 } from '@dense-pack/core/box/record';
 import { tally } from '@dense-pack/core/fill/tally';
 import { useQuery } from '@tanstack/react-query';
-import { startTransition, useCallback, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
+import { startTransition, useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import type { z } from 'zod';
 import { BoxStates, JobList, type JobWithBoxes, readJob, request, ServerAway } from '@/sync/api';
 import type { BoxEntry, Entry, JobEntry } from '@/sync/entry';
@@ -77,6 +77,7 @@ export function keptFor(path: string): boolean {
 /** Follows what is read of the outbox, one frame after it changed: the verdict is painted first. */
 function useFollowing<V>(read: () => V, draw: (set: () => void) => void): V {
   const [value, setValue] = useState(read);
+  const last = useRef(value);
   useEffect(() => {
     let due = false;
     const follow = () => {
@@ -84,7 +85,11 @@ function useFollowing<V>(read: () => V, draw: (set: () => void) => void): V {
       due = true;
       afterPaint(() => {
         due = false;
-        draw(() => setValue(read));
+        const now = read();
+        // React keeps even a value that is the same for later, and draws once more with the next touch to get rid of it.
+        if (now === last.current) return;
+        last.current = now;
+        draw(() => setValue(now));
       });
     };
     follow();
