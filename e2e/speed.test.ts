@@ -113,6 +113,7 @@ test(
     await hand.open(BOX);
     // Found by selector, not by what is read aloud: a page that is read aloud does more at each change.
     await (await hand.page.waitForSelector('[aria-label="Cable"]'))?.tap();
+    await hand.rests();
     await editsPainted(hand, 4);
     const quick = (await editsPainted(hand, 6)).sort((a, b) => a - b);
     await hand.page.emulateCPUThrottling(4);
