@@ -12,7 +12,15 @@ import {
 } from '@dense-pack/core/box/record';
 import { tally } from '@dense-pack/core/fill/tally';
 import { useQuery } from '@tanstack/react-query';
-import { startTransition, useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
+import {
+  startTransition,
+  useCallback,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+  useSyncExternalStore,
+} from 'react';
 import type { z } from 'zod';
 import { BoxStates, JobList, type JobWithBoxes, readJob, request, ServerAway } from '@/sync/api';
 import type { BoxEntry, Entry, JobEntry } from '@/sync/entry';
