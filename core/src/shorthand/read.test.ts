@@ -101,6 +101,27 @@ test.each([
   if (!read.ok) expect(read.error.expected).toMatch(expected);
 });
 
+// A decimal comma (common practice in French Canada, no source): 18,25 in3 is no box of 25 in³.
+test.each([
+  ['18,25 in3 plastic, 12/2', '18,25 in3 plastic', 0],
+  ['12/2, box 12,5', '12,5', 10],
+  ['measured 3 x 2 x 2,8', '2,8', 17],
+  ['18 in3, ring 5,6', '5,6', 13],
+  ['18 in3, 12/2, duplex depth 1,6', '1,6', 27],
+])('“%s” is not read as two items', (line, item, at) => {
+  const read = readCountLine(line);
+  expect(read).toMatchObject({ ok: false, error: { item, at } });
+  if (!read.ok) expect(read.error.expected).toMatch('a point in a decimal number');
+  expect(readPieces(line).find(({ error }) => error)).toMatchObject({ error: { item, at } });
+});
+
+test.each(['14, 18 in3', '14\n18 in3', '18 in3,14', '18 in3,12/2,14', '6x 12,18 in3', '12/2,3x 14,18 in3'])(
+  '“%s” is items parted by a comma: blanks are free',
+  (line) => {
+    expect(itemsOf(line).shell).toMatchObject({ volume: '18 in3' });
+  },
+);
+
 test.each([
   ['18 in3, duplx', 8, 'duplx', 'duplex'],
   ['18 in3, 12/2 fed', 8, '12/2 fed', 'feed'],

@@ -55,7 +55,9 @@ export function readCountLine(line: string, fallback: EditionId = DEFAULT_EDITIO
   const spans: ItemSpan[] = [];
   const origin: RawItem[] = [];
   let boxItem: RawItem | undefined;
-  for (const item of raw.items) {
+  for (const [nth, item] of raw.items.entries()) {
+    const comma = decimalComma(line, item, raw.items[nth + 1]);
+    if (comma) return fail(comma, DECIMAL_EXPECTED);
     const before = reading.items.length;
     const boxBefore = reading.boxFrom;
     const problem = readItem(new Scanner(item.text), reading);
@@ -70,6 +72,23 @@ export function readCountLine(line: string, fallback: EditionId = DEFAULT_EDITIO
     });
   }
   return check(reading, raw.notes, spans, origin, fallback, boxItem ?? raw.items[0]);
+}
+
+const DECIMAL_EXPECTED =
+  'a point in a decimal number, such as “18.25 in3”, or a blank after the comma where two items are meant';
+
+/**
+ * A number written with a decimal comma, which would be read as two items: `18,25 in3` as an 18 AWG conductor and a larger
+ * box than there is. Both sides are bare numbers with nothing between, and one of them is a whole item.
+ * @returns where it stands; undefined where the comma parts two items
+ */
+function decimalComma(line: string, { text, at }: RawItem, next: RawItem | undefined): RawItem | undefined {
+  const end = at + text.length;
+  if (next?.at !== end + 1 || line[end] !== ',') return undefined;
+  const whole = /(?:^|\s)(\d+)$/.exec(text)?.[1];
+  const part = /^\d+(?=\s*(?:$|"|in|cu|ml|cm|cc))/i.exec(next.text)?.[0];
+  if (whole === undefined || part === undefined || (whole !== text && part !== next.text)) return undefined;
+  return { text: `${whole},${next.text}`, at: end - whole.length };
 }
 
 /** The error for an item that could not be read, with the nearest word where one is near. */
@@ -94,7 +113,11 @@ export interface Piece {
 /** Reads each item of a line on its own, so that what is understood and what is not can both be shown. */
 export function readPieces(line: string): Piece[] {
   const reading: Reading = { shell: {}, items: [], boxFrom: undefined };
-  return splitLine(line.slice(0, LINE_MOST)).items.map((item) => {
+  const text = line.slice(0, LINE_MOST);
+  const { items } = splitLine(text);
+  return items.map((item, nth) => {
+    const comma = decimalComma(text, item, items[nth + 1]);
+    if (comma) return { ...item, error: { item: comma.text, at: comma.at, expected: DECIMAL_EXPECTED } };
     const problem = readItem(new Scanner(item.text), reading);
     return { ...item, ...(problem === undefined ? {} : { error: unreadable(item, problem) }) };
   });
