@@ -2,6 +2,7 @@
 import { useId, useRef } from 'react';
 import { TextInput, type TextInputProps, View } from 'react-native';
 import { useColours } from '../theme/theme';
+import { withPoint } from './with-point';
 import { Words } from './Words';
 
 interface FieldProps extends TextInputProps {
@@ -24,6 +25,7 @@ export function Field({
   const typed = useRef(rest.defaultValue ?? '');
   const id = useId();
   const colours = useColours();
+  const end = () => onEnd?.(rest.inputMode === 'decimal' ? withPoint(typed.current) : typed.current);
   return (
     <View className="gap-1">
       <Words size="fine" strong nativeID={id}>
@@ -38,9 +40,9 @@ export function Field({
           typed.current = text;
           onChangeText?.(text);
         }}
-        {...(onEnd ? { onBlur: () => onEnd(typed.current) } : {})}
+        {...(onEnd ? { onBlur: end } : {})}
         onSubmitEditing={(event) => {
-          onEnd?.(typed.current);
+          end();
           onSubmitEditing?.(event);
         }}
         aria-invalid={problem !== undefined}

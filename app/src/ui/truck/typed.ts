@@ -2,14 +2,15 @@
 import { printLength, readLength } from '@dense-pack/core/quantity/length';
 import { readVolume } from '@dense-pack/core/quantity/volume';
 import { volumeWritten } from '@dense-pack/core/remedy/catalogue';
+import { withPoint } from '../parts/with-point';
 
 export function lengthTyped(text: string): string {
-  const read = readLength(text);
+  const read = readLength(withPoint(text));
   return read === undefined ? text : printLength(read);
 }
 
 export function volumeTyped(text: string): string {
-  const read = readVolume(text);
+  const read = readVolume(withPoint(text));
   return read === undefined ? text : volumeWritten(read.volume);
 }
 

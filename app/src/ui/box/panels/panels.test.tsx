@@ -254,6 +254,8 @@ test.each([
   ['big', /“big” is not a volume\. Accepted: more than 0 and at most 500/],
   ['10000', /at most 500 in³/],
   ['0', /more than 0/],
+  // Twelve hundred, or one and a fifth.
+  ['1,200', /“1,200” is not a volume/],
 ])('the volume “%s” is refused with what is accepted, and nothing is changed', (text, why) => {
   stage('18 in3, 12/2', 'box');
   const field = screen.getByLabelText('Another volume, in³ (or write ml)');
@@ -262,3 +264,18 @@ test.each([
   expect(screen.getByTestId('problem')).toHaveTextContent(why);
   expect(now.shell.volume).toBe('18 in3');
 });
+
+test.each([
+  ['20,25', '20.25 in3'],
+  ['295,5 ml', '295.5 ml'],
+])(
+  'the volume “%s” is taken: some phones have a comma and no point among the keys of decimals',
+  (text, volume) => {
+    stage('18 in3, 12/2', 'box');
+    const field = screen.getByLabelText('Another volume, in³ (or write ml)');
+    fireEvent.changeText(field, text);
+    fireEvent(field, 'submitEditing');
+    expect(screen.queryByTestId('problem')).toBeNull();
+    expect(now.shell.volume).toBe(volume);
+  },
+);

@@ -10,6 +10,7 @@ import { View } from 'react-native';
 import { dayWords } from '../../parts/days';
 import { Field } from '../../parts/Field';
 import { Chip } from '../../parts/Press';
+import { withPoint } from '../../parts/with-point';
 import { Words } from '../../parts/Words';
 import { type Colour, useColours } from '../../theme/theme';
 import { Lamps, NONE_LIT } from './Lamps';
@@ -161,7 +162,7 @@ function Figures({ of, names, onFigures }: FiguresProps) {
   const [typed, setTyped] = useState<Readonly<Record<string, string>>>({});
   const [problem, setProblem] = useState<string>();
   const take = () => {
-    const read = names.map((name) => Number((typed[name] ?? '').trim().replace(',', '.') || Number.NaN));
+    const read = names.map((name) => Number(withPoint((typed[name] ?? '').trim()) || Number.NaN));
     const wrong = names.find((_, nth) => !((read[nth] ?? -1) >= 0 && (read[nth] ?? 301) <= 300));
     setProblem(
       wrong === undefined
