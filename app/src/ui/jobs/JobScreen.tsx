@@ -20,6 +20,7 @@ import { VirtualRows } from '../parts/VirtualRows';
 import { Words } from '../parts/Words';
 import { setPreferences, usePreferences } from '../theme/preferences';
 import { useKit } from '../truck/kit';
+import { AboutJob } from './AboutJob';
 import { ALL, type Listed, listBox, wished, type Wish } from './box-list';
 import { BoxGrid } from './BoxGrid';
 import { BringIn, useWay, type Way } from './BringIn';
@@ -80,6 +81,7 @@ function Job({ job }: { readonly job: ShownJob }) {
       )}
       <Boxes job={job} list={list} wide={wide} />
       <JobTools job={job} list={list} />
+      <AboutJob job={job} />
       <View className="gap-2">
         <Words heading={2} strong>
           Code adopted here

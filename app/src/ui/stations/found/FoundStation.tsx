@@ -12,6 +12,7 @@ import { fieldsOf } from '@/sync/operation';
 import { Choice, plainOptions } from '../../parts/Choice';
 import { EditionChoice } from '../../parts/EditionChoice';
 import { Field } from '../../parts/Field';
+import { LongField } from '../../parts/LongField';
 import { Button, Chip } from '../../parts/Press';
 import { Removal } from '../../parts/Removal';
 import { Words } from '../../parts/Words';
@@ -117,35 +118,6 @@ export function FoundStation({ box, job, onChange }: FoundStationProps) {
         }}
       />
     </View>
-  );
-}
-
-interface LongFieldProps {
-  readonly label: string;
-  readonly most: number;
-  readonly value: string;
-  readonly onValue: (text: string) => void;
-}
-
-/** Text of several lines; what is too long is refused and stays in the field. */
-function LongField({ label, most, value, onValue }: LongFieldProps) {
-  const [problem, setProblem] = useState<string>();
-  return (
-    <Field
-      label={label}
-      defaultValue={value}
-      multiline
-      numberOfLines={3}
-      problem={problem}
-      onEnd={(text) => {
-        if (text.length > most) {
-          setProblem(`The text has ${text.length} characters; at most ${most} are taken. Shorten it.`);
-          return;
-        }
-        setProblem(undefined);
-        if (text !== value) onValue(text);
-      }}
-    />
   );
 }
 
