@@ -18,6 +18,22 @@ test('a name that is no line of its own is not taken for one', () => {
   expect(row).toMatchObject({ ok: true, fields: { name: 'Line 1' } });
 });
 
+test.each(['Kitchen, left', '"Kitchen"', 'x'.repeat(81), 'No #4', ''])(
+  'the name “%s” is told to be wrong',
+  (name) => {
+    const [row] = readPasted(`${name}: 18 in3 plastic, 12/2`, 'nec2023');
+    expect(row).toMatchObject({
+      ok: false,
+      why: expect.stringMatching(/name before the colon must have 1 to 80 characters and no comma/),
+    });
+  },
+);
+
+test('where the box cannot be read either, that is told', () => {
+  const [row] = readPasted('Kitchen, left: 18 in3 plastic, 12/2, duplx', 'nec2023');
+  expect(row).toMatchObject({ ok: false, why: expect.stringMatching(/“Kitchen” at character 1/) });
+});
+
 test.each([
   ['a novel', 'It was a dark night. '.repeat(PASTE_MOST / 20), /characters; at most/],
   ['too many lines', '18 in3, 14/2\n'.repeat(BATCH_MOST + 1), /501 lines; at most 500/],

@@ -14,6 +14,16 @@ export const PASTE_MOST = 400_000;
 export class PasteRefused extends Error {}
 
 const NAMED = /^([^:"#,]{1,80}):\s*(.+)$/;
+/** Anything before a colon. */
+const PREFIXED = /^[^:]*:\s*(.+)$/;
+const NAME_EXPECTED =
+  'the name before the colon must have 1 to 80 characters and no comma, quote or #: what stands after it is a box';
+
+/** Why a line is none: where only its name is wrong, that. */
+function whyNot(line: string, words: string, fallback: EditionId): string {
+  const rest = NAMED.test(line) ? undefined : PREFIXED.exec(line)?.[1];
+  return rest !== undefined && readCountLine(rest, fallback).ok ? NAME_EXPECTED : words;
+}
 
 /**
  * Reads pasted lines; blank ones are passed over. Rows are numbered as the lines of the text.
@@ -41,7 +51,9 @@ export function readPasted(text: string, fallback: EditionId): CsvRow[] {
     const whole = readCountLine(line, fallback);
     const named = whole.ok ? undefined : NAMED.exec(line);
     const read = named ? readCountLine(named[2] ?? '', fallback) : whole;
-    if (!read.ok) return { row, ok: false, line, why: unreadableWords(read.error) };
+    if (!read.ok) {
+      return { row, ok: false, line, why: whyNot(line, unreadableWords(read.error), fallback) };
+    }
     const fields = BoxFields.safeParse({ name: named?.[1]?.trim() ?? `Line ${row}`, box: read.box });
     return fields.success
       ? { row, ok: true, line, fields: fields.data }
