@@ -101,6 +101,30 @@ test.each([
   if (!read.ok) expect(read.error.expected).toMatch(expected);
 });
 
+// #12 is how the trade writes a gauge (common practice, no source): as a note all behind it would be lost.
+test.each([
+  ['18 in3 plastic, #12/2, duplex', '#12/2', 16],
+  ['18 in3,#14', '#14', 7],
+  ['18 in3 plastic, 6x #12, duplex @12', '6x #12', 16],
+  ['18 in3, 2 #12/2 feed', '2 #12/2 feed', 8],
+  ['3 x #12/2', '3 x #12/2', 0],
+])('“%s” is not cut off at its #', (line, item, at) => {
+  const read = readCountLine(line);
+  expect(read).toMatchObject({ ok: false, error: { item, at } });
+  if (!read.ok) expect(read.error.expected).toMatch('a size without #');
+  expect(readPieces(line).find(({ error }) => error)).toMatchObject({ error: { item, at } });
+});
+
+test.each([
+  '18 in3 plastic, 12/2 #12 in the list',
+  '18 in3 plastic, 12/2 # spare, duplex',
+  '18 in3 plastic, 12/2, # 12/2 to come',
+  '18 in3 plastic, 12/2\n#14/2 left out',
+  '# 18 in3\n18 in3 plastic, 12/2',
+])('“%s” has a note', (line) => {
+  expect(itemsOf(line).items).toHaveLength(1);
+});
+
 // A decimal comma (common practice in French Canada, no source): 18,25 in3 is no box of 25 in³.
 test.each([
   ['18,25 in3 plastic, 12/2', '18,25 in3 plastic', 0],

@@ -56,8 +56,8 @@ export function readCountLine(line: string, fallback: EditionId = DEFAULT_EDITIO
   const origin: RawItem[] = [];
   let boxItem: RawItem | undefined;
   for (const [nth, item] of raw.items.entries()) {
-    const comma = decimalComma(line, item, raw.items[nth + 1]);
-    if (comma) return fail(comma, DECIMAL_EXPECTED);
+    const other = mistaken(line, item, raw.items[nth + 1]);
+    if (other) return { ok: false, error: other };
     const before = reading.items.length;
     const boxBefore = reading.boxFrom;
     const problem = readItem(new Scanner(item.text), reading);
@@ -91,6 +91,18 @@ function decimalComma(line: string, { text, at }: RawItem, next: RawItem | undef
   return { text: `${whole},${next.text}`, at: end - whole.length };
 }
 
+/** Why two items or a part of one look like something else; undefined where they do not. */
+function mistaken(line: string, item: RawItem, next: RawItem | undefined): Unreadable | undefined {
+  const comma = decimalComma(line, item, next);
+  if (comma) return { item: comma.text, at: comma.at, expected: DECIMAL_EXPECTED };
+  if (item.text.includes('#') && GAUGE_SIGN.test(item.text))
+    return { item: item.text, at: item.at, expected: GAUGE_EXPECTED };
+  return undefined;
+}
+
+const GAUGE_SIGN = /^(?:\d+\s*[x×]?\s*)?#\d/i;
+const GAUGE_EXPECTED = 'a size without #, such as “12/2” or “6x 12”; a note after # begins with a blank';
+
 /** The error for an item that could not be read, with the nearest word where one is near. */
 function unreadable(item: RawItem, problem: Problem): Unreadable {
   const word = new Scanner(item.text.replace(/^\d+\s*[x×]?\s*(?=[a-z])/i, '')).word.toLowerCase();
@@ -116,8 +128,8 @@ export function readPieces(line: string): Piece[] {
   const text = line.slice(0, LINE_MOST);
   const { items } = splitLine(text);
   return items.map((item, nth) => {
-    const comma = decimalComma(text, item, items[nth + 1]);
-    if (comma) return { ...item, error: { item: comma.text, at: comma.at, expected: DECIMAL_EXPECTED } };
+    const other = mistaken(text, item, items[nth + 1]);
+    if (other) return { ...item, error: other };
     const problem = readItem(new Scanner(item.text), reading);
     return { ...item, ...(problem === undefined ? {} : { error: unreadable(item, problem) }) };
   });

@@ -38,7 +38,7 @@ export function splitLine(line: string): RawLine {
       }
     } else if (sign === '"') quote = at;
     else if (sign === undefined || sign === ',' || sign === '\n') flush(at);
-    else if (sign === '#') {
+    else if (sign === '#' && !isGaugeSign(line, start, at)) {
       flush(at);
       const end = line.indexOf('\n', at);
       notes.push(line.slice(at + 1, end === -1 ? line.length : end).trim());
@@ -47,6 +47,16 @@ export function splitLine(line: string): RawLine {
     }
   }
   return { items, notes: notes.filter((note) => note !== '') };
+}
+
+/** After a comma, or a comma and a count: what stands there is an item, not a note. */
+const ITEM_BEGUN = /^\s*(?:\d+\s*[x×]?)?\s*$/i;
+
+/** Whether a `#` is that of a gauge, `#12`, where an item is wanted: as a note all behind it would be lost. */
+function isGaugeSign(line: string, start: number, at: number): boolean {
+  const begun = line.slice(start, at);
+  const wanted = line[start - 1] === ',' || begun.trim() !== '';
+  return wanted && ITEM_BEGUN.test(begun) && /^#\d/.test(line.slice(at, at + 2));
 }
 
 const anchored = new Map<string, RegExp>();
