@@ -9,7 +9,6 @@ import { Words } from '../parts/Words';
 
 const NOTE_MOST = 4000;
 
-/** Both fields begin anew where another phone changed them. */
 export function AboutJob({ job }: { readonly job: ShownJob }) {
   const [problem, setProblem] = useState<string>();
   return (
@@ -18,7 +17,6 @@ export function AboutJob({ job }: { readonly job: ShownJob }) {
         About this job
       </Words>
       <Field
-        key={`name ${job.name}`}
         label="Name or address of the job"
         defaultValue={job.name}
         problem={problem}
@@ -30,7 +28,6 @@ export function AboutJob({ job }: { readonly job: ShownJob }) {
         }}
       />
       <LongField
-        key={`note ${job.note}`}
         label="Note, printed on the sheets"
         most={NOTE_MOST}
         value={job.note}

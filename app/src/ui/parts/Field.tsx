@@ -1,5 +1,8 @@
-/** A labelled text field; what was wrong stands under it. */
-import { useId, useRef } from 'react';
+/**
+ * A labelled text field; what was wrong stands under it. What it begins with may be changed elsewhere meanwhile, on another
+ * phone: a field nobody has typed in follows, and what is being typed stays.
+ */
+import { useId, useState } from 'react';
 import { TextInput, type TextInputProps, View } from 'react-native';
 import { useColours } from '../theme/theme';
 import { withPoint } from './with-point';
@@ -20,12 +23,23 @@ export function Field({
   onEnd,
   onChangeText,
   onSubmitEditing,
+  defaultValue = '',
   ...rest
 }: FieldProps) {
-  const typed = useRef(rest.defaultValue ?? '');
+  const [typed, setTyped] = useState(defaultValue);
+  const [start, setStart] = useState(defaultValue);
+  const [typing, setTyping] = useState(false);
+  if (start !== defaultValue) {
+    setStart(defaultValue);
+    const taken = !typing && problem === undefined;
+    if (taken || typed === start || typed.trim() === defaultValue) setTyped(defaultValue);
+  }
   const id = useId();
   const colours = useColours();
-  const end = () => onEnd?.(rest.inputMode === 'decimal' ? withPoint(typed.current) : typed.current);
+  const end = () => {
+    setTyping(false);
+    onEnd?.(rest.inputMode === 'decimal' ? withPoint(typed) : typed);
+  };
   return (
     <View className="gap-1">
       <Words size="fine" strong nativeID={id}>
@@ -35,9 +49,11 @@ export function Field({
         aria-labelledby={id}
         aria-label={label}
         placeholderTextColor={colours.soft}
+        value={typed}
         {...rest}
         onChangeText={(text) => {
-          typed.current = text;
+          setTyped(text);
+          setTyping(true);
           onChangeText?.(text);
         }}
         {...(onEnd ? { onBlur: end } : {})}

@@ -13,10 +13,8 @@ export function Measure({ label, value, onEnd }: MeasureProps) {
   const [refused, setRefused] = useState<{ readonly text: string; readonly why: string }>();
   return (
     <Field
-      // What changes elsewhere is shown here; what was refused stays as it was typed.
-      key={refused === undefined ? value : refused.text}
       label={label}
-      defaultValue={refused?.text ?? value}
+      defaultValue={value}
       mono
       problem={refused?.why}
       onEnd={(typed) => {

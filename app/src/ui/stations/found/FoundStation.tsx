@@ -133,7 +133,7 @@ function Naming({ box, onChange }: Pick<FoundStationProps, 'box' | 'onChange'>) 
     <View className="gap-2">
       {NAMES.map(([key, label, most]) => (
         <Field
-          key={`${key}${box[key]}`}
+          key={key}
           label={label}
           defaultValue={box[key]}
           problem={problems[key]}
