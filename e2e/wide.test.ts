@@ -14,6 +14,17 @@ test('the table sorts by a heading, many are chosen, their room is set and taken
   const hand = await world.page(WIDE);
   await hand.open(JOB);
   await hand.sees('table-row', 'Counter left of sink');
+  // Every cell stands under its heading.
+  const edges = await hand.page.evaluate(() => {
+    const of = (role: string, within: ParentNode) =>
+      [...within.querySelectorAll(`[role="${role}"]`)].map((one) =>
+        Math.round(one.getBoundingClientRect().x),
+      );
+    const row = document.querySelector('[data-testid="table-row"]') ?? document;
+    return { heads: of('columnheader', document), cells: of('cell', row) };
+  });
+  expect(edges.heads.length).toBeGreaterThan(9);
+  expect(edges.cells).toEqual(edges.heads);
   expect(await violations(hand.page)).toEqual([]);
   await hand.saysSomewhere('18 boxes');
   // By keyboard as by touch: the heading's button, not the cell it stands in, which has its name too.

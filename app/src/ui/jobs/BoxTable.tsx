@@ -272,10 +272,11 @@ function Cell({ id, children }: { readonly id: string; readonly children: ReactN
   return (
     <View
       role={'cell' as never}
-      className={`min-h-thumb min-w-0 basis-0 justify-center px-2 ${right ? 'items-end' : ''}`}
+      className="min-h-thumb min-w-0 basis-0 justify-center"
       style={{ flexGrow: grow }}
     >
-      {children}
+      {/* Room at the sides here, as in a heading: in the cell itself it would make the column another width. */}
+      <View className={`min-w-0 px-2 ${right ? 'items-end' : ''}`}>{children}</View>
     </View>
   );
 }
