@@ -49,7 +49,7 @@ const meets = (a: Block, b: Block) =>
  */
 export function pack(spaces: readonly Block[], pieces: readonly Piece[], most = TRIES_MOST): Packed {
   const order = pieces
-    .map((piece, nth) => ({ ...piece, nth, places: placesOf(piece, spaces, () => sums) }))
+    .map((piece, nth) => ({ ...piece, nth, eachPlace: placesOf(piece, spaces, () => sums) }))
     .sort((a, b) => volume(b.edges) - volume(a.edges) || a.nth - b.nth);
   const room = spaces.reduce((sum, { width, height, depth }) => sum + width * height * depth, 0);
   const need = order.reduce((sum, { edges }) => sum + volume(edges), 0);
@@ -79,17 +79,21 @@ export function pack(spaces: readonly Block[], pieces: readonly Piece[], most = 
       before.to === piece.to
         ? last.block
         : undefined;
-    for (const block of piece.places()) {
+    const least = after && rank(after);
+    let fits = false;
+    piece.eachPlace((x, y, z, { width, height, depth }) => {
       looked += 1;
-      if (isOut()) return false;
-      if (after && rank(block) < rank(after)) continue;
+      if (isOut()) return true;
+      if (least !== undefined && rank({ x, y, z }) < least) return false;
       tries += 1;
-      if (laid.some((one) => meets(one.block, block))) continue;
+      const block = { x, y, z, width, height, depth };
+      if (laid.some((one) => meets(one.block, block))) return false;
       laid.push({ block, nth: piece.nth });
-      if (lay(at + 1)) return true;
-      laid.pop();
-    }
-    return false;
+      fits = lay(at + 1);
+      if (!fits) laid.pop();
+      return fits;
+    });
+    return fits;
   };
   if (lay(0)) {
     return { fits: true, places: [...laid].sort((a, b) => a.nth - b.nth).map(({ block }) => block) };
@@ -172,7 +176,7 @@ function firstCorner(
 }
 
 const sameEdges = (a: Edges, b: Edges) => a[0] === b[0] && a[1] === b[1] && a[2] === b[2];
-const rank = ({ x, y, z }: Block) => z * 1e8 + y * 1e4 + x;
+const rank = ({ x, y, z }: Pick<Block, 'x' | 'y' | 'z'>) => z * 1e8 + y * 1e4 + x;
 
 /** Every sum of edges of some of the solids, up to the longest space. */
 function sumsOf(all: readonly Edges[], most: number): number[] {
@@ -198,12 +202,15 @@ function turnsOf([a, b, c]: Edges): Edges[] {
   return all.filter((one, nth) => all.findIndex((other) => sameEdges(one, other)) === nth);
 }
 
-/** Places of a solid one after another, those at the back and on its side first: most searches end at one of the first. */
+/** What is done at a place; true ends the walk. */
+type Visit = (x: number, y: number, z: number, stand: Stand) => boolean;
+
+/** Walks the places of a solid, those at the back and on its side first: most searches end at one of the first. */
 function placesOf(
   { edges, side, from, to }: Piece,
   spaces: readonly Block[],
   sumsOfAll: () => readonly number[],
-): () => Generator<Block> {
+): (visit: Visit) => void {
   const deepest = Math.max(0, ...spaces.map(({ depth }) => depth));
   // The ways it stands in each space, with the places from the left and from below: worked out once.
   let ways: readonly Stand[] | undefined;
@@ -230,22 +237,19 @@ function placesOf(
       }),
     );
   };
-  return function* places() {
+  return (visit) => {
     ways ??= standsOf();
-    for (const z of sumsOfAll()) {
-      if (z > deepest) return;
-      for (const { space, width, height, depth, front, xs, ys } of ways) {
-        if (z > front) continue;
-        const at = (x: number, y: number): Block => ({
-          x: space.x + x,
-          y: space.y + y,
-          z: space.z + z,
-          width,
-          height,
-          depth,
-        });
-        if (side === 'bottom') for (const y of ys) for (const x of xs) yield at(x, y);
-        else for (const x of xs) for (const y of ys) yield at(x, y);
+    for (const away of sumsOfAll()) {
+      if (away > deepest) return;
+      for (const stand of ways) {
+        if (away > stand.front) continue;
+        const { space, xs, ys } = stand;
+        const z = space.z + away;
+        if (side === 'bottom') {
+          for (const y of ys) for (const x of xs) if (visit(space.x + x, space.y + y, z, stand)) return;
+        } else {
+          for (const x of xs) for (const y of ys) if (visit(space.x + x, space.y + y, z, stand)) return;
+        }
       }
     }
   };
