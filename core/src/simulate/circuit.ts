@@ -35,16 +35,18 @@ export function circuitryOf(
   const tabs = physical.tabs
     .filter(({ name }) => !broken.has(name))
     .map(({ pair, of }): Link => ({ pair, of }));
-  const taken = new Set([...wiring.lands.map(({ at }) => at), ...wiring.joints.flatMap(({ ends }) => ends)]);
-  const yokes =
-    physical.metal && ground !== 'pigtail'
-      ? physical.devices.flatMap(({ key, ports }): Link[] => {
-          const green = ports.find(({ name }) => name === 'ground')?.id;
-          return green === undefined || taken.has(green) ? [] : [{ pair: [green, BOX_SCREW], of: key }];
-        })
-      : [];
+  const yokes = physical.metal && ground !== 'pigtail' ? bondedYokes(physical, wiring) : [];
   return {
     physical,
     links: [...joints, ...lands, ...tabs, ...yokes, ...physical.links.map((pair): Link => ({ pair }))],
   };
+}
+
+/** Yokes that are bonded by their screws in a metal box: those whose green screw has no conductor of its own. */
+function bondedYokes({ devices }: Physical, { joints, lands }: Pick<Wiring, 'joints' | 'lands'>): Link[] {
+  const taken = new Set([...lands.map(({ at }) => at), ...joints.flatMap(({ ends }) => ends)]);
+  return devices.flatMap(({ key, ports }): Link[] => {
+    const green = ports.find(({ name }) => name === 'ground')?.id;
+    return green === undefined || taken.has(green) ? [] : [{ pair: [green, BOX_SCREW], of: key }];
+  });
 }
