@@ -26,6 +26,7 @@ const SUB = '₀₁₂₃₄₅₆₇₈₉';
 
 /** Turns typographic fractions (`2⅛`, `1¹³⁄₁₆`) into plain ones (`2 1/8`, `1 13/16`). */
 export function plainFractions(text: string): string {
+  if (!/[²-⅞]/.test(text)) return text.trim();
   return text
     .replace(/[¼½¾⅛⅜⅝⅞⅓⅔]/g, (sign) => ` ${VULGAR[sign] ?? ''}`)
     .replace(
