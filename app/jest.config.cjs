@@ -23,6 +23,7 @@ module.exports = {
   transform: {
     // Plain TypeScript, as its own tests run it.
     '/core/src/.*\\.ts$': ESBUILD,
+    '/app/src/(?!.*\\.test\\.).*\\.ts$': ESBUILD,
     [`/node_modules/(${AS_PUBLISHED.join('|')}).*\\.js$`]: ESBUILD,
     // Babel's root follows the working directory: the configuration is named.
     '\\.[jt]sx?$': ['babel-jest', { configFile: path.join(__dirname, 'babel.config.js') }],

@@ -21,3 +21,24 @@ globalThis.localStorage = {
   removeItem: (key) => void kept.delete(key),
   clear: () => kept.clear(),
 };
+
+// React takes a stack for every element it makes, up to 10,000 a second: more than the elements themselves cost.
+Object.defineProperty(
+  require('react').__CLIENT_INTERNALS_DO_NOT_USE_OR_WARN_USERS_THEY_CANNOT_UPGRADE,
+  'recentlyCreatedOwnerStacks',
+  { get: () => Infinity, set: () => undefined },
+);
+
+// What is asked of react-native is looked for among the modules at each use, several times in every drawing.
+const native = require('react-native');
+for (const [name, { get }] of Object.entries(Object.getOwnPropertyDescriptors(native)))
+  if (get)
+    Object.defineProperty(native, name, {
+      configurable: true,
+      enumerable: true,
+      get() {
+        const value = get.call(native);
+        Object.defineProperty(native, name, { configurable: true, enumerable: true, value });
+        return value;
+      },
+    });
