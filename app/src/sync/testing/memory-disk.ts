@@ -81,8 +81,15 @@ export class MemoryDisk implements Disk, Shelves {
     const same = after.every(({ operation }) => before.some((row) => row.operation === operation));
     this.#insist(!same);
     const rows = after.map(({ operation, n = this.#next++ }) => ({ n, operation }));
+    // What stays in its place is not written anew.
+    const stays = new Map(
+      before.map(({ n, operation }) => [n, { operation, value: this.operations.get(n) }]),
+    );
     for (const { n } of before) this.operations.delete(n);
-    for (const { n, operation } of rows) this.operations.set(n, copied(operation));
+    for (const { n, operation } of rows) {
+      const there = stays.get(n);
+      this.operations.set(n, there?.operation === operation ? there.value : copied(operation));
+    }
     return rows.sort((a, b) => a.n - b.n);
   };
 
