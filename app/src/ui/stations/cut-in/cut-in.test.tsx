@@ -18,14 +18,20 @@ const boxOf = (line: string) => {
   return read.box;
 };
 
-function Wall({ stud }: { readonly stud?: 'left' | 'right' }) {
+function Wall({
+  stud,
+  surface,
+}: {
+  readonly stud?: 'left' | 'right';
+  readonly surface?: Surface | undefined;
+}) {
   const [box, setBox] = useState(() => {
     const fields = BoxFields.parse({
       name: 'Den',
       box: boxOf('32 in3 plastic 2-gang old-work, 2x 14/2, 2x switch'),
       found: boxOf('18 in3 plastic new-work, 14/2, switch'),
       stage: 'planned',
-      seen: stud ? { stud } : {},
+      seen: { ...(stud && { stud }), ...(surface && { surface }) },
     });
     return { ...fields, id: 'box-00000001' } as unknown as ShownBox;
   });
@@ -171,7 +177,24 @@ test('in a thin cavity what is often in the way is taken as all of it, and is ke
 test('a leg of raceway takes sixty points, then says so and loses nothing', () => {
   render(<Wall stud="left" />);
   press('Lay surface raceway from this box');
-  for (let nth = 0; nth < 31; nth += 1) {
+  press('6 in up');
+  press('6 in to the right');
+  const [leg, ...legs] = now.seen.surface?.legs ?? [];
+  if (!leg) throw new Error('no leg');
+  expect(leg.points).toHaveLength(2);
+  // Twenty-seven times the same, as those touches would make them; the last of them are touched.
+  const points = Array.from({ length: 56 }, (_, nth) => ({
+    x: `${6 * Math.floor((nth + 1) / 2)} in`,
+    y: `${6 * Math.ceil((nth + 1) / 2)} in`,
+  }));
+  screen.unmount();
+  render(
+    <Wall
+      stud="left"
+      surface={Surface.parse({ ...now.seen.surface, legs: [{ ...leg, points }, ...legs] })}
+    />,
+  );
+  for (let nth = 0; nth < 3; nth += 1) {
     press('6 in up');
     press('6 in to the right');
   }
