@@ -72,9 +72,9 @@ function everyWiring(task: NetTask, more: number): readonly [number, number] {
     const laid = fresh.filter((end) => slots.some((one, slot) => one === end && at[slot] !== undefined));
     const parts = keys.filter((key) => !found.has(key)).length + laid.length;
     if (opened === best[0] && parts >= best[1]) return;
-    if (hangsTogether(many)) best = [opened, parts];
+    if (hangsTogether()) best = [opened, parts];
   };
-  const hangsTogether = (many: number) => {
+  const hangsTogether = () => {
     const groups: Set<string>[] = [];
     const tie = (...names: string[]) => {
       const mine = groups.filter((group) => names.some((one) => group.has(one)));
@@ -87,7 +87,6 @@ function everyWiring(task: NetTask, more: number): readonly [number, number] {
       const place = at[slot];
       if (place !== undefined) tie(end, place);
     });
-    void many;
     const must = [...task.wires, ...task.spots.flatMap(({ terminals }) => terminals.slice(0, 1))];
     return groups.some((group) => must.every((one) => group.has(one)));
   };
