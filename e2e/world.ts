@@ -90,8 +90,8 @@ export class World {
   }
 }
 
-/** Two files run at once: a page may be kept waiting by the other's. */
-const PATIENCE_MS = 15_000;
+/** Three files run at once: a page may be kept waiting by the others'. */
+const PATIENCE_MS = 30_000;
 
 /** A person's hand on a page: finds by the words they see, and counts its touches. */
 export class Hand {

@@ -78,9 +78,9 @@ const checking = Date.now();
 await Promise.all([lane(), lane(), compiled]);
 timed('checks and building', checking);
 
-// All on two workers: what one waits for is another's time. Each browser test has a server and a browser of its own.
+// All on three workers: what one waits for is another's time. Each browser test has a server and a browser of its own.
 tests('all but the timed', [
-  '--maxWorkers=2',
+  '--maxWorkers=3',
   '--testPathIgnorePatterns',
   '/node_modules/',
   '/dist/',
