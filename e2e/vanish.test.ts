@@ -57,6 +57,23 @@ test('a tab pasted into a name is a blank; what is changed after it is kept too'
   expect(hand.complaints).toEqual([]);
 });
 
+test('what is being typed is kept when the phone goes back, and when the page is closed', async () => {
+  const noteAt = async () => ((await boxOf('demo-workshop-square')) as { seen: { note: string } }).seen.note;
+  const hand = await world.page(PHONE);
+  await hand.open(JOB);
+  await hand.open(`${JOB}/box/demo-workshop-square?open=found`);
+  await hand.type('Notes for next time', 'nail through the cable');
+  await hand.page.goBack();
+  await hand.saved();
+  expect(await noteAt()).toBe('nail through the cable');
+  await hand.open(`${JOB}/box/demo-workshop-square?open=found`);
+  await hand.type('Notes for next time', 'nail drawn, cable whole');
+  await hand.reload();
+  await hand.saved();
+  expect(await noteAt()).toBe('nail drawn, cable whole');
+  expect(hand.complaints).toEqual([]);
+});
+
 test.each([
   ['a login page', LOGIN],
   ['a failure', FAILED],

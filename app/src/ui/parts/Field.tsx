@@ -1,8 +1,9 @@
 /**
  * A labelled text field; what was wrong stands under it. What it begins with may be changed elsewhere meanwhile, on another
- * phone: a field nobody has typed in follows, and what is being typed stays.
+ * phone: a field nobody has typed in follows, and what is being typed stays. What is being typed when the screen is left, by the
+ * phone's own way back or because the page is closed, is taken as if the field had been left.
  */
-import { useId, useState } from 'react';
+import { useEffect, useId, useRef, useState } from 'react';
 import { TextInput, type TextInputProps, View } from 'react-native';
 import { useColours } from '../theme/theme';
 import { withPoint } from './with-point';
@@ -40,6 +41,7 @@ export function Field({
     setTyping(false);
     onEnd?.(rest.inputMode === 'decimal' ? withPoint(typed) : typed);
   };
+  useTakenWhenLeft(typing && onEnd ? end : undefined);
   return (
     <View className="gap-1">
       <Words size="fine" strong nativeID={id}>
@@ -71,4 +73,28 @@ export function Field({
       )}
     </View>
   );
+}
+
+/** Takes what is being typed when the field goes without being left: no browser says so to a field that is taken away. */
+function useTakenWhenLeft(take: (() => void) | undefined): void {
+  const latest = useRef(take);
+  useEffect(() => {
+    latest.current = take;
+  });
+  useEffect(() => {
+    const page = globalThis.document;
+    const leave = () => {
+      const due = latest.current;
+      latest.current = undefined;
+      due?.();
+    };
+    const hidden = () => page?.visibilityState === 'hidden' && leave();
+    globalThis.addEventListener?.('pagehide', leave);
+    page?.addEventListener('visibilitychange', hidden);
+    return () => {
+      globalThis.removeEventListener?.('pagehide', leave);
+      page?.removeEventListener('visibilitychange', hidden);
+      leave();
+    };
+  }, []);
 }

@@ -48,3 +48,19 @@ test('what was refused stays to be corrected', () => {
   screen.rerender(shown('22', '“big” is not a volume'));
   expect(field()).toHaveProp('value', 'big');
 });
+
+test('what is being typed when the screen goes is taken, once, and only if it was typed', () => {
+  render(shown('den'));
+  screen.unmount();
+  expect(ended).not.toHaveBeenCalled();
+  render(shown('den'));
+  type('den, by the door');
+  screen.unmount();
+  expect(ended.mock.calls).toEqual([['den, by the door']]);
+  ended.mockClear();
+  render(shown('den'));
+  type('study');
+  leave();
+  screen.unmount();
+  expect(ended.mock.calls).toEqual([['study']]);
+});
