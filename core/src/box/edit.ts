@@ -3,6 +3,7 @@ import type { Size } from '../edition/index.ts';
 import { type BoxDocument, type Item, larger, LIMITS, type Shell } from './document.ts';
 import type { NewId } from './piece-id.ts';
 import { alike, rowWith } from './rows.ts';
+import type { Site } from './site.ts';
 
 /** An item that has not been put into a box yet. */
 export type NewItem = Item extends infer I ? (I extends Item ? Omit<I, 'id'> : never) : never;
@@ -131,6 +132,16 @@ export function changeShell(
   change: { [K in keyof Shell]?: Shell[K] | undefined },
 ): BoxDocument {
   return { ...box, shell: without({ ...box.shell, ...change }) as Shell };
+}
+
+/** Changes facts of where the box stands. A fact set to undefined is taken away; a box without facts has no site. */
+export function changeSite(
+  box: BoxDocument,
+  change: { [K in keyof Site]?: Site[K] | undefined },
+): BoxDocument {
+  const { site: before, ...rest } = box;
+  const site = without({ ...before, ...change });
+  return Object.keys(site).length === 0 ? rest : { ...rest, site: site as Site };
 }
 
 function without(fields: Record<string, unknown>): Record<string, unknown> {

@@ -224,6 +224,23 @@ describe('what a practitioner would name', () => {
     ]);
   });
 
+  // Handbook 14: it comes out by sawing its nails; only what is clamped to the board goes in from the front (3).
+  test('a nailed box: the wall is taken to be open and that is said; in a finished one only what is cut in is offered', () => {
+    const line = '18 in3 plastic new-work device-box, 3x 12/2, duplex';
+    const open = remediesOf(line);
+    expect(open.notes.join()).toMatch(/taken to be open.*sawing its nails/);
+    expect(saidBy(line)).toMatch('1-gang plastic, new-work, 22.50 in³');
+    const closed = remediesOf(`${line}, finished`);
+    expect(closed.notes.join()).not.toMatch('taken to be open');
+    const boxes = closed.proposals.filter(({ words }) => /Replace the box/.test(words.join()));
+    expect(boxes.length).toBeGreaterThan(1);
+    for (const { words, cost } of boxes) {
+      expect(words.join()).toMatch('old-work');
+      expect(cost.damage).toBeGreaterThan(0);
+    }
+    expect(remediesOf(line.replace('new-work', 'old-work')).notes.join()).not.toMatch('taken to be open');
+  });
+
   test('more gangs than one beyond the need only where nothing else helps', () => {
     expect(saidBy('14 in3 plastic new-work device-box, 14/3, 2x 12/2, 14/2, duplex')).not.toMatch(
       /[34]-gang/,

@@ -14,7 +14,7 @@ import { allowancesLeft } from '../fill/verdict.ts';
 import type { AddPart, BoxPart } from './catalogue.ts';
 import { addCosts, type Proposal, type RemedyAsk, type Step, weigh, type Weights } from './remedy.ts';
 import { type Means, stepsFor } from './steps.ts';
-import { inFinishedWall, roomInWall } from './wall.ts';
+import { inFinishedWall, isNailed, roomInWall } from './wall.ts';
 
 /** What a search gives: ranked proposals, what was looked at, and what to say where nothing helps. */
 export interface Remedies {
@@ -206,6 +206,10 @@ function notesOf(
   const twelve = box.items.some((item) => item.kind === 'cable' && item.size === 12);
   if (found === undefined && box.site?.breaker === 15 && twelve)
     notes.push('The breaker is 15 A: cable still to be run may be 14 AWG; what is in the wall stays.');
+  if (isNailed(box) && !inFinishedWall(box))
+    notes.push(
+      'The wall is taken to be open, because the box is new-work. Where it is finished, say so: a nailed box comes out by sawing its nails, and only what can be cut in takes its place.',
+    );
   if (none)
     notes.push(
       counted.verdict === 'unknown'

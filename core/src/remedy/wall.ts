@@ -5,6 +5,10 @@ import { type BoxDocument, lengthIn } from '../box/document.ts';
 export const inFinishedWall = ({ shell, site }: BoxDocument): boolean =>
   shell.form !== 'surface' && (shell.mount === 'old-work' || site?.finished === true);
 
+/** Whether a box is nailed to the framing: its wall may be open, or finished since. */
+export const isNailed = ({ shell }: BoxDocument): boolean =>
+  shell.mount === 'new-work' && shell.form !== 'masonry' && shell.form !== 'surface';
+
 /** Room left in the wall behind the finished surface, in nm; undefined where it is not known. */
 export function roomInWall({ site }: BoxDocument): number | undefined {
   if (site?.cavity === undefined) return undefined;

@@ -1,5 +1,6 @@
 /** Facts about where the box stands, by touch: what the checks beyond fill need to know. */
 import type { BoxDocument } from '@dense-pack/core/box/document';
+import { changeSite } from '@dense-pack/core/box/edit';
 import { HANGINGS, PLACES, type Site } from '@dense-pack/core/box/site';
 import { BREAKERS } from '@dense-pack/core/edition/index';
 import { useState } from 'react';
@@ -48,12 +49,7 @@ const LENGTHS = [
 
 export function FactsPanel({ box, onChange }: FactsPanelProps) {
   const site = box.site ?? {};
-  const set = (change: Partial<Record<keyof Site, unknown>>) =>
-    onChange((now) => {
-      const fields = Object.entries({ ...now.site, ...change }).filter(([, value]) => value !== undefined);
-      const { site: _site, ...rest } = now;
-      return fields.length === 0 ? rest : { ...rest, site: Object.fromEntries(fields) as Site };
-    });
+  const set = (change: Parameters<typeof changeSite>[1]) => onChange((now) => changeSite(now, change));
   return (
     <Fold title="Facts the checks need">
       <View className="gap-3 border-t border-hair p-3">

@@ -1,6 +1,6 @@
 /** What makes the box legal, what else is wrong with it, and the facts the checks need. */
 import type { BoxDocument } from '@dense-pack/core/box/document';
-import { changeShell } from '@dense-pack/core/box/edit';
+import { changeShell, changeSite } from '@dense-pack/core/box/edit';
 import { planChange } from '@dense-pack/core/box/stages';
 import { type Form, FORMS } from '@dense-pack/core/box/words';
 import { checkBox } from '@dense-pack/core/check/check-box';
@@ -10,6 +10,7 @@ import { workRoom } from '@dense-pack/core/fold/work-room';
 import type { Kit } from '@dense-pack/core/parts/kit';
 import { FOLDS_WORDS } from '@dense-pack/core/fold/fold-words';
 import { damageWords, REMEDY_KINDS } from '@dense-pack/core/remedy/remedy';
+import { isNailed } from '@dense-pack/core/remedy/wall';
 import { useEffect, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import type { ShownBox } from '../../client/queries';
@@ -120,6 +121,18 @@ function Ways({ box, circuit, found, counted, edition, onBox, onTake }: WaysProp
           ]}
           value={undefined}
           onChoose={(mount) => onBox((now) => changeShell(now, { mount }))}
+        />
+      )}
+      {counted.verdict !== 'legal' && isNailed(box) && (
+        <Choice
+          title="The wall round the box"
+          options={[
+            { value: false, label: 'open' },
+            { value: true, label: 'finished' },
+          ]}
+          value={box.site?.finished === true}
+          always
+          onChoose={(finished) => onBox((now) => changeSite(now, { finished: finished ? true : undefined }))}
         />
       )}
       {answer?.asks.includes('form') && (
