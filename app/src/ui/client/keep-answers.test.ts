@@ -65,6 +65,32 @@ test('what is kept tells by which build', async () => {
   jest.useRealTimers();
 });
 
+test('started twice without the server, a phone knows the second time what it knew the first', async () => {
+  const answer = { id: 'a', boxes: [{ id: 'b', box: EMPTY_BOX }] };
+  let stored: unknown = kept('now', EMPTY_BOX);
+  for (let start = 0; start < 3; start += 1) {
+    jest.useFakeTimers();
+    const now = client();
+    const put = async (_shelf: string, _key: string, value: unknown) => {
+      stored = structuredClone(value);
+    };
+    const stop = await keepAnswers(now, { get: async () => stored as never, put }, 'now');
+    expect(now.getQueryData(['job', 'a'])).toEqual(answer);
+    const asked = now
+      .fetchQuery({
+        queryKey: ['job', 'a'],
+        queryFn: () => Promise.reject(new Error('the server does not answer')),
+        retry: false,
+      })
+      .catch((error: Error) => error.message);
+    await jest.advanceTimersByTimeAsync(1000);
+    expect(await asked).toBe('the server does not answer');
+    expect(now.getQueryState(['job', 'a'])?.status).toBe('error');
+    stop();
+    jest.useRealTimers();
+  }
+});
+
 test('what is kept and is nothing of ours is left aside', async () => {
   expect(await shown('now', 'nothing')).toBeUndefined();
   expect(await shown('now', { build: 'now', queries: 'none' })).toBeUndefined();

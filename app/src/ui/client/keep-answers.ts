@@ -40,6 +40,29 @@ const asNow = (kept: object, build: string | undefined) =>
   build !== undefined && 'build' in kept && kept.build === build ? kept : broughtUp(kept);
 
 /**
+ * The last answer to each question. One that was asked anew and not answered keeps the answer before: a phone that is started
+ * twice without the server knows the second time what it knew the first.
+ */
+function answersOf(client: QueryClient) {
+  const kept = dehydrate(client, {
+    shouldDehydrateQuery: ({ state }) => state.data !== undefined,
+    shouldDehydrateMutation: () => false,
+  });
+  const queries = kept.queries.map((query) => ({
+    ...query,
+    state: {
+      ...query.state,
+      status: 'success' as const,
+      fetchStatus: 'idle' as const,
+      error: null,
+      fetchFailureCount: 0,
+      fetchFailureReason: null,
+    },
+  }));
+  return { ...kept, queries };
+}
+
+/**
  * Lays the kept answers under the queries, then keeps what the server says from now on.
  * @param build what tells this build from every other; without it, what was kept is taken to be another's
  */
@@ -63,7 +86,7 @@ export async function keepAnswers(
     if (type !== 'updated') return;
     clearTimeout(timer);
     timer = setTimeout(
-      () => void shelves.put('answers', KEY, { ...dehydrate(client), build }).catch(() => undefined),
+      () => void shelves.put('answers', KEY, { ...answersOf(client), build }).catch(() => undefined),
       WAIT_MS,
     );
   });
