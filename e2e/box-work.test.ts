@@ -17,6 +17,21 @@ const finish = async (hand: Hand) => {
   await hand.page.browserContext().close();
 };
 
+test('a nailed box: the wall is one touch, and behind finished board none that is nailed is offered', async () => {
+  const hand = await world.page(PHONE);
+  await hand.open('/job/demo-house-on-the-hill/box/demo-hall-switches?open=fix');
+  await hand.saysSomewhere('2-gang plastic, new-work, 35.50 in³');
+  await hand.saysSomewhere('The wall is taken to be open');
+  await hand.touch('finished');
+  await hand.saysSomewhere('old-work');
+  const said = await hand.page.evaluate(() => document.body.innerText);
+  expect(said).not.toMatch(/new-work, \d|taken to be open/);
+  await hand.touch('Undo');
+  await hand.saysSomewhere('2-gang plastic, new-work, 35.50 in³');
+  await hand.saved();
+  await finish(hand);
+});
+
 test('a change is planned beside what was found, told as a difference, built, and restored from the history', async () => {
   const hand = await world.page(PHONE);
   await hand.open(DEN);
