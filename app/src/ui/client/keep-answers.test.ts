@@ -1,6 +1,7 @@
 /** What was kept is read as this program reads it, and taken as it is only where this very build kept it. */
 import { DOCUMENT_VERSION, EMPTY_BOX } from '@dense-pack/core/box/document';
 import { dehydrate, QueryClient } from '@tanstack/react-query';
+import { ProblemAnswer, ServerAway } from '@/sync/api';
 import { keepAnswers } from './keep-answers';
 
 /** A document of a version that no build of today writes: whether it was brought up is seen by it. */
@@ -53,42 +54,105 @@ test('what this build kept it parsed when it came: it is not parsed again', asyn
 
 test('what is kept tells by which build', async () => {
   jest.useFakeTimers();
-  const put = jest.fn(async () => undefined);
+  const put = jest.fn(async (_shelf: string, _key: string, _value: unknown) => undefined);
   const now = client();
   const stop = await keepAnswers(now, { get: async () => undefined as never, put }, 'now');
   now.setQueryData(['job', 'a'], { id: 'a', boxes: [] });
   now.setQueryData(['job', 'a'], { id: 'a', boxes: [] });
   await jest.advanceTimersByTimeAsync(1000);
-  expect(put).toHaveBeenCalledTimes(1);
+  expect(put.mock.calls.filter(([, key]) => key === 'queries')).toHaveLength(1);
   expect(put).toHaveBeenCalledWith('answers', 'queries', expect.objectContaining({ build: 'now' }));
   stop();
   jest.useRealTimers();
 });
 
-test('started twice without the server, a phone knows the second time what it knew the first', async () => {
-  const answer = { id: 'a', boxes: [{ id: 'b', box: EMPTY_BOX }] };
-  let stored: unknown = kept('now', EMPTY_BOX);
-  for (let start = 0; start < 3; start += 1) {
-    jest.useFakeTimers();
-    const now = client();
-    const put = async (_shelf: string, _key: string, value: unknown) => {
-      stored = structuredClone(value);
-    };
-    const stop = await keepAnswers(now, { get: async () => stored as never, put }, 'now');
-    expect(now.getQueryData(['job', 'a'])).toEqual(answer);
-    const asked = now
-      .fetchQuery({
-        queryKey: ['job', 'a'],
-        queryFn: () => Promise.reject(new Error('the server does not answer')),
-        retry: false,
-      })
-      .catch((error: Error) => error.message);
+/** A browser's shelf of answers, and its tabs. */
+function browser(store: Record<string, unknown> = {}) {
+  const shelves = {
+    get: async (_shelf: string, key: string) => store[key],
+    put: async (_shelf: string, key: string, value: unknown) => {
+      store[key] = structuredClone(value);
+    },
+  };
+  return async () => {
+    const tab = client();
+    await keepAnswers(tab, shelves, 'now');
+    return tab;
+  };
+}
+
+const fails = (tab: QueryClient, id: string, error: Error) =>
+  tab
+    .fetchQuery({ queryKey: ['job', id], queryFn: () => Promise.reject(error), retry: false })
+    .catch(() => undefined);
+
+describe('two tabs of one phone', () => {
+  beforeEach(() => jest.useFakeTimers());
+  afterEach(() => jest.useRealTimers());
+  const told = async (tab: QueryClient, id: string, name: string) => {
+    await jest.advanceTimersByTimeAsync(5);
+    tab.setQueryData(['job', id], name);
+    tab.setQueryData(['job', id], name);
     await jest.advanceTimersByTimeAsync(1000);
-    expect(await asked).toBe('the server does not answer');
+  };
+
+  test('what one was told stays though the other, opened before, keeps what it was told', async () => {
+    const open = browser();
+    const [one, other] = [await open(), await open()];
+    await told(one, 'a', 'attic');
+    await told(other, 'b', 'barn');
+    await told(one, 'c', 'cellar');
+    const later = await open();
+    expect(['a', 'b', 'c'].map((id) => later.getQueryData(['job', id]))).toEqual(['attic', 'barn', 'cellar']);
+  });
+
+  test.each([['nothing'], [{ build: 'now', queries: 'none' }], [{ build: 'now', queries: [null] }], [7]])(
+    'over what cannot be read a tab keeps its own: %j',
+    async (lies) => {
+      const store = { queries: undefined as unknown };
+      const open = browser(store);
+      const tab = await open();
+      store.queries = lies;
+      await told(tab, 'a', 'attic');
+      expect((await open()).getQueryData(['job', 'a'])).toBe('attic');
+    },
+  );
+
+  test('of two answers to one question the newer is kept, whoever writes last', async () => {
+    const open = browser();
+    const [one, other] = [await open(), await open()];
+    await told(one, 'a', 'attic');
+    await told(other, 'a', 'attic, north');
+    await told(one, 'b', 'barn');
+    expect((await open()).getQueryData(['job', 'a'])).toBe('attic, north');
+  });
+
+  test('what the server says is not there is kept no longer; what it only does not answer is', async () => {
+    const open = browser();
+    const tab = await open();
+    await told(tab, 'a', 'attic');
+    await told(tab, 'b', 'barn');
+    const gone = { type: 'about:blank', title: 'There is no such job', status: 404 };
+    await fails(tab, 'a', new ProblemAnswer(gone as never));
+    await fails(tab, 'b', new ServerAway('The server does not answer.'));
+    await jest.advanceTimersByTimeAsync(1000);
+    const later = await open();
+    expect(later.getQueryData(['job', 'a'])).toBeUndefined();
+    expect(later.getQueryData(['job', 'b'])).toBe('barn');
+  });
+});
+
+test('started twice without the server, a phone knows the second time what it knew the first', async () => {
+  jest.useFakeTimers();
+  const open = browser({ queries: kept('now', EMPTY_BOX) });
+  for (let start = 0; start < 3; start += 1) {
+    const now = await open();
+    expect(now.getQueryData(['job', 'a'])).toEqual({ id: 'a', boxes: [{ id: 'b', box: EMPTY_BOX }] });
+    await fails(now, 'a', new ServerAway('The server does not answer.'));
+    await jest.advanceTimersByTimeAsync(1000);
     expect(now.getQueryState(['job', 'a'])?.status).toBe('error');
-    stop();
-    jest.useRealTimers();
   }
+  jest.useRealTimers();
 });
 
 test('what is kept and is nothing of ours is left aside', async () => {

@@ -2,10 +2,22 @@
 import { NO_PANEL } from '@dense-pack/core/box/panel';
 import { ticksBeside } from '@dense-pack/core/box/ticks-beside';
 import { StoredBox } from '@dense-pack/core/box/versions';
-import { dehydrate, hydrate, type QueryClient } from '@tanstack/react-query';
+import {
+  dehydrate,
+  type DehydratedState,
+  hydrate,
+  type QueryClient,
+  type QueryState,
+} from '@tanstack/react-query';
+import { ulid } from 'ulid';
+import { ProblemAnswer } from '@/sync/api';
 import type { Shelves } from '@/sync/disk';
 
+type Dehydrated = DehydratedState['queries'][number];
+
 const KEY = 'queries';
+/** Which tab kept them last: only what another kept is read again. */
+const WRITER = 'kept by';
 const WAIT_MS = 500;
 
 /** Answers kept by an older version: each box document is brought up; a query that cannot be is asked anew. */
@@ -39,31 +51,45 @@ function within(value: unknown): unknown {
 const asNow = (kept: object, build: string | undefined) =>
   build !== undefined && 'build' in kept && kept.build === build ? kept : broughtUp(kept);
 
+/** What is asked for is not there any more, or never was: the server said so itself. */
+const isGone = ({ error }: QueryState): boolean => error instanceof ProblemAnswer;
+
 /**
  * The last answer to each question. One that was asked anew and not answered keeps the answer before: a phone that is started
  * twice without the server knows the second time what it knew the first.
  */
-function answersOf(client: QueryClient) {
-  const kept = dehydrate(client, {
-    shouldDehydrateQuery: ({ state }) => state.data !== undefined,
-    shouldDehydrateMutation: () => false,
+function answersOf(client: QueryClient): Dehydrated[] {
+  const { queries } = dehydrate(client, {
+    shouldDehydrateQuery: ({ state }) => state.data !== undefined && !isGone(state),
   });
-  const queries = kept.queries.map((query) => ({
+  return queries.map((query) => ({
     ...query,
     state: {
       ...query.state,
-      status: 'success' as const,
-      fetchStatus: 'idle' as const,
+      status: 'success',
+      fetchStatus: 'idle',
       error: null,
       fetchFailureCount: 0,
       fetchFailureReason: null,
     },
   }));
-  return { ...kept, queries };
+}
+
+/** Answers another tab has kept that this one never had, or has older; none where what lies there cannot be read. */
+function newerIn(kept: unknown, build: string | undefined, client: QueryClient): Dehydrated[] {
+  try {
+    const { queries } = asNow(kept as object, build) as { readonly queries: readonly Dehydrated[] };
+    return queries.filter(({ queryHash, state }) => {
+      const here = client.getQueryCache().get(queryHash)?.state;
+      return here === undefined || (!isGone(here) && state.dataUpdatedAt > here.dataUpdatedAt);
+    });
+  } catch {
+    return [];
+  }
 }
 
 /**
- * Lays the kept answers under the queries, then keeps what the server says from now on.
+ * Lays the kept answers under the queries, then keeps what the server says from now on, beside what another tab was told.
  * @param build what tells this build from every other; without it, what was kept is taken to be another's
  */
 export async function keepAnswers(
@@ -81,13 +107,19 @@ export async function keepAnswers(
   } catch {
     return () => undefined;
   }
+  const me = ulid();
+  const keep = async () => {
+    const another = (await shelves.get('answers', WRITER)) !== me;
+    const theirs = another ? newerIn(await shelves.get('answers', KEY), build, client) : [];
+    const known = new Set(theirs.map(({ queryHash }) => queryHash));
+    const mine = answersOf(client).filter(({ queryHash }) => !known.has(queryHash));
+    await shelves.put('answers', KEY, { mutations: [], queries: [...mine, ...theirs], build });
+    await shelves.put('answers', WRITER, me);
+  };
   let timer: ReturnType<typeof setTimeout> | undefined;
   return client.getQueryCache().subscribe(({ type }) => {
     if (type !== 'updated') return;
     clearTimeout(timer);
-    timer = setTimeout(
-      () => void shelves.put('answers', KEY, { ...answersOf(client), build }).catch(() => undefined),
-      WAIT_MS,
-    );
+    timer = setTimeout(() => void keep().catch(() => undefined), WAIT_MS);
   });
 }
