@@ -1,4 +1,5 @@
 /** Keeps the server's last answers in the browser's database, so that the app starts without a server. */
+import { newId } from '@dense-pack/core/box/new-id';
 import { NO_PANEL } from '@dense-pack/core/box/panel';
 import { ticksBeside } from '@dense-pack/core/box/ticks-beside';
 import { StoredBox } from '@dense-pack/core/box/versions';
@@ -9,7 +10,6 @@ import {
   type QueryClient,
   type QueryState,
 } from '@tanstack/react-query';
-import { ulid } from 'ulid';
 import { ProblemAnswer } from '@/sync/api';
 import type { Shelves } from '@/sync/disk';
 
@@ -107,7 +107,7 @@ export async function keepAnswers(
   } catch {
     return () => undefined;
   }
-  const me = ulid();
+  const me = newId();
   const keep = async () => {
     const another = (await shelves.get('answers', WRITER)) !== me;
     const theirs = another ? newerIn(await shelves.get('answers', KEY), build, client) : [];
