@@ -67,7 +67,7 @@ export const Site = z.strictObject({
   rated: z.enum(HANGINGS).optional(),
   /** On which side the door opens, for the order of the gangs. */
   door: z.enum(['left', 'right']).optional(),
-  /** The walls are finished and the cable was fished. */
+  /** The walls are finished: cables to a box cut in since were fished, those of a nailed one were there before the board. */
   finished: z.literal(true).optional(),
 });
 export type Site = z.output<typeof Site>;

@@ -58,6 +58,10 @@ test.each<[CheckName, string, string | undefined]>([
   ['support', '18 in3 metal, 14/2, clamps, support 12 in', undefined],
   ['support', '18 in3 metal, 14/2, clamps, support 13 in', 'violation'],
   ['support', '18 in3 plastic, 14/2, finished', 'advice'],
+  ['support', '18 in3 plastic old-work, 14/2, support 9 in, finished', 'advice'],
+  // Fished old work is excused (handbook 8): the cables of a nailed box were there before the board.
+  ['support', '18 in3 plastic new-work, 14/2, support 9 in, finished', 'violation'],
+  ['support', '18 in3 plastic new-work, 14/2, support 8 in, finished', undefined],
   ['entries', '18 in3, 2x 14/2, entries 2', undefined],
   ['entries', '18 in3, 3x 14/2, entries 2', 'violation'],
   ['entries', '32 in3 plastic 2-gang, 5x 14/2, entries 4', 'look'],

@@ -1,7 +1,8 @@
 /**
  * Support of cables near the box: NM and UF within 12 in of a box with clamps, 8 in of a single-gang plastic
  * box without (NEC 334.30, 314.17, 340.10); MC and AC within 12 in (330.30, 320.30); CEC within 300 mm
- * (12-510, 12-618). Fished in a finished wall it is excused in the NEC. From memory.
+ * (12-510, 12-618). Fished old work in a finished wall is excused in the NEC; a box nailed to the framing had its cables
+ * before the board. From memory.
  */
 import { lengthIn } from '../box/document.ts';
 import { type Check, DOES_NOT_APPLY, finds, notChecked, type Outcome, PASS, together } from './finding.ts';
@@ -11,12 +12,14 @@ export const support: Check = ({ box, cables, edition }) => {
   const distance = box.site?.support;
   const gripped = box.items.some((item) => item.kind === 'clamps' && item.hold === 'grip');
   const singlePlastic = box.shell.gangs === 1 && box.shell.material === 'plastic' && !gripped;
+  const finished = box.site?.finished === true;
+  const nailed = box.shell.mount === 'new-work';
   const makes = [...new Set(cables.map(({ make }) => make))];
   return together(
     makes.map((make): Outcome => {
       const rule = edition.checks.support[make];
       const { section } = rule;
-      if (box.site?.finished === true && rule.fished)
+      if (finished && !nailed && rule.fished)
         return finds('support', { fished: true }, { severity: 'advice', section });
       if (distance === undefined)
         return notChecked('support', section, 'the distance to the nearest support');
@@ -30,6 +33,7 @@ export const support: Check = ({ box, cables, edition }) => {
               is: lengthIn(distance),
               limit: most,
               single,
+              ...(finished && rule.fished ? { later: true as const } : {}),
               ...(make === 'nm' && makes.length === 1 ? {} : { make }),
             },
             {

@@ -413,7 +413,7 @@ const TOUCHES: Readonly<Record<string, readonly [before: string, line: string, .
   plate: ['12/2', '12/2, plate', ...fact('Steel plate over it > Yes')],
   bored: ['12/2', '12/2, bored', ...fact('A plate was bored > Yes')],
   exposed: ['12/2', '12/2, exposed', ...fact('Cable lies open > Yes')],
-  finished: ['12/2', '12/2, finished', ...fact('Finished wall, cable fished > Yes')],
+  finished: ['12/2', '12/2, finished', ...fact('Finished wall > Yes')],
   'duplex 20a': [
     '12/2, duplex',
     '12/2, duplex 20a',

@@ -73,14 +73,16 @@ export const CHECK_WORDS = {
     cure: 'Fit a steel plate over it.',
   }),
   support: (
-    a: { readonly fished: true } | (Against & { readonly make?: string; readonly single: boolean }),
+    a:
+      | { readonly fished: true }
+      | (Against & { readonly make?: string; readonly single: boolean; readonly later?: true }),
     say: Sayer,
   ) =>
     'fished' in a
       ? 'Fished in a finished wall: support is excused there, not where the wall is open.'
       : {
           words: `The ${a.make === undefined ? 'cable' : `${makeName(a.make)} cable`} is held ${say.length(a.is)} from the box; ${say.length(a.limit)} is the most${a.single ? ' at a single-gang plastic box without clamps' : ''}.`,
-          cure: 'Staple or strap it nearer.',
+          cure: `Staple or strap it nearer.${a.later ? ' Only a cable that was fished in later is excused.' : ''}`,
         },
   'device-depth': (
     a: Against & { readonly device?: string; readonly body?: number; readonly typical?: boolean },

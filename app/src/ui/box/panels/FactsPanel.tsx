@@ -106,7 +106,7 @@ export function FactsPanel({ box, onChange }: FactsPanelProps) {
             ['plate', 'Steel plate over it'],
             ['exposed', 'Cable lies open'],
             ['bored', 'A plate was bored'],
-            ['finished', 'Finished wall, cable fished'],
+            ['finished', 'Finished wall'],
           ] as const
         ).map(([key, title]) => (
           <Choice
