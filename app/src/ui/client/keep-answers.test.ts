@@ -135,10 +135,17 @@ describe('two tabs of one phone', () => {
     const gone = { type: 'about:blank', title: 'There is no such job', status: 404 };
     await fails(tab, 'a', new ProblemAnswer(gone as never));
     await fails(tab, 'b', new ServerAway('The server does not answer.'));
+    await told(tab, 'c', 'cellar');
+    await fails(
+      tab,
+      'c',
+      new ProblemAnswer({ ...gone, title: 'The page is too large', status: 400 } as never),
+    );
     await jest.advanceTimersByTimeAsync(1000);
     const later = await open();
     expect(later.getQueryData(['job', 'a'])).toBeUndefined();
     expect(later.getQueryData(['job', 'b'])).toBe('barn');
+    expect(later.getQueryData(['job', 'c'])).toBe('cellar');
   });
 });
 

@@ -52,7 +52,8 @@ const asNow = (kept: object, build: string | undefined) =>
   build !== undefined && 'build' in kept && kept.build === build ? kept : broughtUp(kept);
 
 /** What is asked for is not there any more, or never was: the server said so itself. */
-const isGone = ({ error }: QueryState): boolean => error instanceof ProblemAnswer;
+const isGone = ({ error }: QueryState): boolean =>
+  error instanceof ProblemAnswer && [404, 410].includes(error.problem.status);
 
 /**
  * The last answer to each question. One that was asked anew and not answered keeps the answer before: a phone that is started
