@@ -62,6 +62,14 @@ export function replacementOf(box: BoxDocument, part: BoxPart, edition: Edition)
   return was && part.outside[0] > was.outside[0] ? 'wider' : 'deeper';
 }
 
+/** How another box is mounted: cut in where the wall is finished, as the one before where it can be, else as it is made. */
+function mountOf(box: BoxDocument, part: BoxPart): BoxDocument['shell']['mount'] {
+  if (part.form === 'masonry' || part.form === 'surface') return box.shell.mount;
+  const wanted = inFinishedWall(box) ? 'old-work' : box.shell.mount;
+  if (wanted !== undefined && part.mounts.includes(wanted)) return wanted;
+  return part.mounts.length === 1 ? part.mounts[0] : wanted;
+}
+
 /** The box with another shell; its rings and extensions stay only where they fit. */
 export function replaceBox(box: BoxDocument, part: BoxPart, newId: NewId): BoxDocument {
   const shell = changeShell(box, {
@@ -72,6 +80,7 @@ export function replaceBox(box: BoxDocument, part: BoxPart, newId: NewId): BoxDo
     conduitBody: undefined,
     material: part.material,
     form: part.form,
+    mount: mountOf(box, part),
     gangs: part.form === 'device-box' ? part.gangs : box.shell.gangs,
   });
   // Clamps belong to the box: those of the old one go with it.

@@ -234,11 +234,28 @@ describe('what a practitioner would name', () => {
     expect(closed.notes.join()).not.toMatch('taken to be open');
     const boxes = closed.proposals.filter(({ words }) => /Replace the box/.test(words.join()));
     expect(boxes.length).toBeGreaterThan(1);
-    for (const { words, cost } of boxes) {
+    for (const { words, cost, box } of boxes) {
       expect(words.join()).toMatch('old-work');
+      expect(box.shell.mount).toBe('old-work');
       expect(cost.damage).toBeGreaterThan(0);
     }
     expect(remediesOf(line.replace('new-work', 'old-work')).notes.join()).not.toMatch('taken to be open');
+  });
+
+  test('what becomes of a box is what the remedy says: an old-work one is not told as nailed', () => {
+    const mounts = [];
+    for (const line of [
+      '18 in3 plastic device-box, 3x 12/2, duplex',
+      '18 in3 plastic new-work device-box, 3x 12/2, duplex',
+      '18 in3 plastic old-work device-box, 3x 12/2, duplex',
+    ])
+      for (const { words, box } of remediesOf(line).proposals) {
+        const said = /^Replace the box: .*?(new-work|old-work)/.exec(words.join())?.[1];
+        if (said === undefined) continue;
+        mounts.push(said);
+        expect([line, words, box.shell.mount]).toEqual([line, words, said]);
+      }
+    expect(new Set(mounts)).toEqual(new Set(['new-work', 'old-work']));
   });
 
   test('more gangs than one beyond the need only where nothing else helps', () => {
