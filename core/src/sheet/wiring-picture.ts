@@ -4,6 +4,7 @@ import { COLOURS, type Colour } from '../physical/pieces.ts';
 import { curveOf } from '../plan/curve.ts';
 import { drawWiring, type Drawing, MEASURES } from '../plan/layout.ts';
 import type { Planned } from '../plan/planned.ts';
+import { shortName } from '../plan/short-name.ts';
 import type { Ink, Picture, Shape } from './picture.ts';
 
 /** Widths of the drawing of a wiring, in its own units. */
@@ -25,11 +26,6 @@ const METALS: Readonly<Record<string, Ink>> = {
   dark: 'black',
   lead: 'tan',
 };
-/** Letters of a name that fit an edge. */
-const NAME_MOST = 18;
-const short = (text: string) =>
-  text.length <= NAME_MOST ? text : `${text.slice(0, NAME_MOST - 1).trimEnd()}…`;
-
 /** The wiring: cables at the edges, joints in the middle with their numbers, devices with their terminals. */
 export function wiringPicture(planned: Planned, width: number): Picture {
   const { lines, faces, wiring } = planned;
@@ -104,7 +100,7 @@ function cableShapes({ line, side, top, wires }: Drawing['cables'][number], widt
       x: left ? 2 : width - 2,
       y: top + 14,
       size: 12,
-      text: short(line.name),
+      text: shortName(line.name),
       fill: 'ink',
       anchor: left ? 'start' : 'end',
       strong: true,
@@ -164,7 +160,7 @@ function deviceShapes({ face, top, height, terminals }: Drawing['devices'][numbe
       x: x + 8,
       y: top + 15,
       size: 12,
-      text: short(face?.title ?? 'metal box').slice(0, 15),
+      text: shortName(face?.title ?? 'metal box'),
       fill: 'ink',
       anchor: 'start',
       strong: true,

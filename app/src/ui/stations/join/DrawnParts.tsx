@@ -1,5 +1,6 @@
 /** The cables at both edges of the drawing and the devices on its right, and where a finger finds them. */
 import type { Drawing } from '@dense-pack/core/plan/layout';
+import { shortName } from '@dense-pack/core/plan/short-name';
 import { MEASURES } from '@dense-pack/core/plan/layout';
 import { Fragment } from 'react';
 import { View } from 'react-native';
@@ -8,7 +9,7 @@ import { Touch } from '../../parts/Touch';
 import { useColours } from '../../theme/theme';
 import type { Held } from './link';
 import type { Judged } from './use-wiring';
-import { EDGE, FILL, letterOf, METAL, PILL, short } from './wire-looks';
+import { EDGE, FILL, letterOf, METAL, PILL } from './wire-looks';
 
 interface PartProps {
   readonly drawing: Drawing;
@@ -81,7 +82,7 @@ export function Cables({ drawing, width, judged, held }: PartProps & { readonly 
           fontFamily="Overpass_700Bold"
           fill={colours.ink}
         >
-          {`${entry}${short(line.name)}`}
+          {`${entry}${shortName(line.name)}`}
         </SvgText>
         <Rect
           x={left ? 0 : width - 30}
@@ -168,7 +169,7 @@ export function Devices({ drawing, width, held }: PartProps) {
         strokeWidth={held !== undefined && held === face?.key ? 4 : 2}
       />
       <SvgText x={x + 8} y={top + 15} fontSize={12} fontFamily="Overpass_700Bold" fill={colours.ink}>
-        {short(face?.title ?? 'metal box')}
+        {shortName(face?.title ?? 'metal box')}
       </SvgText>
       {terminals.map(({ terminal, y }) => (
         <Fragment key={terminal.id}>

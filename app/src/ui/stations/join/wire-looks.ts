@@ -28,14 +28,3 @@ export const LEADS: Readonly<Record<string, WireColour>> = { neutral: 'white', g
 /** Width of the zones at both edges. */
 export const EDGE = MEASURES.edge;
 export const PILL = 26;
-/** Letters of a name that fit an edge. */
-const NAME_MOST = 15;
-
-/** A name in the width of an edge: the noun goes first, then letters; the number that tells like ones apart stays. */
-export function short(text: string): string {
-  if (text.length <= NAME_MOST) return text;
-  const plain = text.replace(/ (receptacle|switch|device|face on a yoke)(?= \d+$|$)/, '');
-  if (plain.length <= NAME_MOST) return plain;
-  const number = / \d+$/.exec(plain)?.[0] ?? '';
-  return `${plain.slice(0, NAME_MOST - 1 - number.length).trimEnd()}…${number}`;
-}
