@@ -110,7 +110,7 @@ function Ways({ box, circuit, found, counted, edition, onBox, onTake }: WaysProp
   return (
     <>
       <Words heading={2} strong>
-        {counted.verdict === 'legal' ? 'Legal as it is' : 'What makes it legal'}
+        {counted.verdict === 'legal' ? 'Nothing must be changed' : 'What makes it legal'}
       </Words>
       {answer?.asks.includes('mount') && (
         <Choice
@@ -163,9 +163,11 @@ function Ways({ box, circuit, found, counted, edition, onBox, onTake }: WaysProp
           {note}
         </Notice>
       ))}
-      <Notice title="Costs are our own guess">
-        {`Minutes, parts and wall damage are common practice without a source, and only rank the ways; their weights are in the settings. ${kit.only ? 'Only boxes of the truck were searched.' : 'Volumes of plastic boxes are typical: read the stamp of the part in hand.'}`}
-      </Notice>
+      {(answer?.remedies.length ?? 0) > 0 && (
+        <Notice title="Costs are our own guess">
+          {`Minutes, parts and wall damage are common practice without a source, and only rank the ways; their weights are in the settings. ${kit.only ? 'Only boxes of the truck were searched.' : 'Volumes of plastic boxes are typical: read the stamp of the part in hand.'}`}
+        </Notice>
+      )}
     </>
   );
 }

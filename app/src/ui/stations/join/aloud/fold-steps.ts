@@ -4,12 +4,18 @@ import type { Step } from './steps';
 
 const sentence = (words: string) => `${words.charAt(0).toUpperCase()}${words.slice(1)}.`;
 
+/** What is said under a title does not say it again. */
+const under = (title: string, words: string) => {
+  const said = `${title.toLowerCase()}: `;
+  return words.startsWith(said) ? words.slice(said.length) : words;
+};
+
 /** Each joint is twisted, capped and laid; each layer pressed back. */
 export const spokenSteps = (steps: readonly FoldStep[]): Step[] =>
   steps.map(({ id, title, makeUp, lay }) => ({
     tick: id,
     title,
-    lines: [...makeUp, sentence(makeUp.length > 0 ? lay.replace(/^.*: (lay it)/, '$1') : lay)],
+    lines: [...makeUp, sentence(under(title, makeUp.length > 0 ? lay.replace(/^.*: (lay it)/, '$1') : lay))],
   }));
 
 /** The joints of Join with where each is laid; the layers and the devices come after all that is landed. */
