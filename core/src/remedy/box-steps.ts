@@ -36,6 +36,8 @@ export function canReplace(box: BoxDocument, part: BoxPart, room: number | undef
   if (part.gangs < gangs) return false;
   // A box for masonry or for the surface takes the place of its own kind only.
   if ((part.form === 'masonry' || part.form === 'surface') && part.form !== form) return false;
+  // In block or brick nothing can be nailed or clamped. Common practice, no source.
+  if (form === 'masonry' && part.form !== form) return false;
   if (room !== undefined && part.depth > room) return false;
   // New work takes any; in a finished wall only what can be cut in from the front.
   const cast = part.form === 'masonry' || part.form === 'surface';

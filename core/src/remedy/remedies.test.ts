@@ -242,6 +242,15 @@ describe('what a practitioner would name', () => {
     expect(remediesOf(line.replace('new-work', 'old-work')).notes.join()).not.toMatch('taken to be open');
   });
 
+  // In block or brick there is no board to clamp to. Common practice, no source.
+  test('a box set in masonry is replaced by none that is nailed or clamped', () => {
+    for (const wall of ['', ', finished']) {
+      const said = saidBy(`18 in3 metal masonry new-work, 3x 12/2, duplex${wall}`);
+      expect(said).not.toBe('');
+      expect(said).not.toMatch(/new-work|old-work|square|plastic/);
+    }
+  });
+
   test('what becomes of a box is what the remedy says: an old-work one is not told as nailed', () => {
     const mounts = [];
     for (const line of [
