@@ -28,7 +28,7 @@ test('in every station but the count the work has two thirds of the phone; no fi
   expect(boxes.length).toBeGreaterThan(8);
   const least = new Map<string, number>();
   for (const href of boxes) {
-    await hand.open(href);
+    await hand.go(href);
     for (const station of ['Safe', 'Found', 'Identify', 'Change', 'Count', 'Fix', 'Join', 'Land']) {
       await hand.page.evaluate((name) => {
         const tabs = [...document.querySelectorAll<HTMLElement>('[role="tab"]')];

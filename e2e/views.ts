@@ -73,10 +73,10 @@ export const VIEWS = {
 } as const satisfies Record<string, string | readonly [string, ...string[]]>;
 export type View = keyof typeof VIEWS;
 
-/** Opens a view: its address, and what is touched there. */
+/** Goes to a view: its address, and what is touched there. */
 export async function show(hand: Hand, view: View) {
   const [path, ...touches] = [VIEWS[view]].flat() as [string, ...string[]];
-  await hand.open(path);
+  await hand.go(path);
   for (const name of touches) await hand.touch(name);
 }
 
@@ -178,12 +178,16 @@ export async function walk(world: World, size: 'phone' | 'wide', others: readonl
   const hand = await world.page(size === 'phone' ? PHONE : WIDE);
   const putOn = await themedFrom(hand);
   await putOn('light');
+  const screens = new Map<string, View>();
   for (const view of Object.keys(VIEWS) as View[]) {
     if (size === 'wide' && PHONE_ONLY.includes(view)) continue;
     await show(hand, view);
     expect([view, 'light', await violations(hand.page)]).toEqual([view, 'light', []]);
     if (KEPT[size].includes(view)) await picture(hand, `${view}-${size}`);
     const inLight = await hand.page.evaluate(apartFromColour);
+    // No view is another’s screen, looked at twice.
+    expect([view, screens.get(inLight)]).toEqual([view, undefined]);
+    screens.set(inLight, view);
     for (const theme of others) {
       await putOn(theme);
       const same = (await hand.page.evaluate(apartFromColour)) === inLight;

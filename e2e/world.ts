@@ -115,6 +115,20 @@ export class Hand {
     await this.rests();
   }
 
+  /**
+   * Goes to another screen of the app that is open, as a touch on a link to it does: nothing is loaded anew, which takes
+   * longer than most of what is looked at. The first is opened.
+   */
+  async go(path: string): Promise<void> {
+    const { world, page } = this;
+    if (!page.url().startsWith(`${world.address}/`)) return this.open(path);
+    await page.evaluate((to) => {
+      history.pushState(null, '', to);
+      dispatchEvent(new PopStateEvent('popstate'));
+    }, path);
+    await this.rests();
+  }
+
   async reload(): Promise<void> {
     await this.page.reload();
     await this.rests();
