@@ -169,11 +169,20 @@ async function settle(tabs: readonly Tab[]): Promise<void> {
   for (const tab of tabs) await tab.hand.saved(40_000);
 }
 
+/** Two phones stay the same from round to round: what they keep of the app is kept once. After a failure they are new. */
+let phones: readonly [Hand, Hand] | undefined;
+const putAway = async () => {
+  const away = phones ?? [];
+  phones = undefined;
+  for (const { page } of away) await page.browserContext().close();
+};
+
 async function round(nth: number): Promise<{ lost: number; asked: number }> {
   const id = `round-${SEED}-${String(nth).padStart(5, '0')}`;
   await newBox(id);
   const path = `/job/${JOB}/box/${id}`;
-  const [first, second] = [await world.page(PHONE), await world.page(PHONE)];
+  phones ??= [await world.page(PHONE), await world.page(PHONE)];
+  const [first, second] = phones;
   const opener =
     ({ page }: Hand) =>
     () =>
@@ -212,10 +221,11 @@ async function round(nth: number): Promise<{ lost: number; asked: number }> {
     const shown = await Promise.all(tabs.map((tab) => tab.shown()));
     expect([nth, new Set(shown).size]).toEqual([nth, 1]);
     expect(tabs.flatMap(({ hand }) => hand.complaints)).toEqual([]);
+    for (const tab of tabs) await tab.hand.page.close();
     return { lost: wanted - cables, asked: asked.filter(Boolean).length };
-  } finally {
-    await first.page.browserContext().close();
-    await second.page.browserContext().close();
+  } catch (error) {
+    await putAway();
+    throw error;
   }
 }
 
