@@ -1,10 +1,10 @@
 #!/usr/bin/env node
 /** The command line. It runs from the TypeScript sources: a bundle of them is kept beside the packages. */
-import { bundled } from '../scripts/bundle.mjs';
+import { runBundled } from '../scripts/bundle.mjs';
 
 const commandLine = {
   entry: 'bin/commands/main.ts',
   sources: ['core/src', 'bin/commands'],
   minify: true,
 };
-await import(await bundled(commandLine, 'node_modules/.cache/dense-pack/command-line.mjs'));
+await runBundled(commandLine, 'node_modules/.cache/dense-pack/command-line.cjs');

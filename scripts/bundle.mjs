@@ -1,7 +1,18 @@
 /** One file of many TypeScript sources, kept and made anew when a source is newer: what starts often starts quickly. */
-import { mkdirSync, readdirSync, renameSync, statSync } from 'node:fs';
-import { dirname, join } from 'node:path';
-import { pathToFileURL } from 'node:url';
+import { createHash } from 'node:crypto';
+import {
+  existsSync,
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs';
+import { createRequire } from 'node:module';
+import { basename, dirname, join } from 'node:path';
+import { Script } from 'node:vm';
 
 const ROOT = join(import.meta.dirname, '..');
 
@@ -22,43 +33,78 @@ const english = {
   },
 };
 
+/** Writes a file whole: another process may write or read it at the same time. */
+function writeWhole(path, content) {
+  const own = `${path}.${process.pid}`;
+  writeFileSync(own, content);
+  renameSync(own, path);
+}
+
+/** Makes the bundle of an entry where it is missing or older than a source; `runBundled` says of what. */
+async function ensureBundle({ entry, sources, external = [], minify = false }, bundle) {
+  const youngest = Math.max(...[...sources, 'scripts/bundle.mjs'].map((path) => newest(join(ROOT, path))));
+  if (newest(bundle) >= youngest) return;
+  const { build } = await import('esbuild').catch(() => {
+    console.error('The packages are not installed: run “npm ci” first.');
+    process.exit(2);
+  });
+  const { outputFiles } = await build({
+    entryPoints: [join(ROOT, entry)],
+    write: false,
+    bundle: true,
+    platform: 'node',
+    format: 'cjs',
+    target: 'node20',
+    minify,
+    external,
+    // What a module knows of its place, this form of it has under other names.
+    define: { 'import.meta.dirname': '__dirname', 'import.meta.url': '__filename' },
+    logLevel: 'error',
+    plugins: [english],
+  });
+  mkdirSync(dirname(bundle), { recursive: true });
+  writeWhole(bundle, outputFiles[0].contents);
+}
+
 /**
- * The bundle of an entry, made where it is missing or older than a source.
+ * What V8 has compiled of a source is kept beside its bundle, by the source’s hash, when a run ends; the next begins with
+ * it. Compiling is a quarter of a short run. Where it cannot be kept or is another V8’s, it is compiled as before.
+ */
+function compiled(bundle) {
+  const source = readFileSync(bundle, 'utf8');
+  const kept = `${bundle}.${createHash('sha256').update(source).digest('hex').slice(0, 16)}.v8`;
+  const script = new Script(
+    `(function (exports, require, module, __filename, __dirname) { 'use strict'; ${source}\n})`,
+    {
+      filename: bundle,
+      ...(existsSync(kept) ? { cachedData: readFileSync(kept) } : {}),
+    },
+  );
+  if (script.cachedDataRejected !== false)
+    process.once('exit', () => {
+      try {
+        const stem = `${basename(bundle)}.`;
+        const old = readdirSync(dirname(bundle)).filter((is) => is.startsWith(stem) && is.endsWith('.v8'));
+        for (const name of old) rmSync(join(dirname(bundle), name), { force: true });
+        writeWhole(kept, script.createCachedData());
+      } catch {
+        // A folder that is only read: each run compiles.
+      }
+    });
+  return script.runInThisContext();
+}
+
+/**
+ * Runs an entry from its bundle, which is made anew where a source is newer.
  * @param from.entry the first source, from the root
  * @param from.sources files and folders it is made of, from the root
  * @param from.external packages that stay packages
  * @param from.minify whether it is made small
- * @param outfile where it is kept, from the root
- * @returns its address, for `import()`
+ * @param outfile where the bundle is kept, from the root
  */
-export async function bundled({ entry, sources, external = [], minify = false }, outfile) {
+export async function runBundled(from, outfile) {
   const bundle = join(ROOT, outfile);
-  if (
-    newest(bundle) < Math.max(...[...sources, 'scripts/bundle.mjs'].map((path) => newest(join(ROOT, path))))
-  ) {
-    const { build } = await import('esbuild').catch(() => {
-      console.error('The packages are not installed: run “npm ci” first.');
-      process.exit(2);
-    });
-    mkdirSync(dirname(bundle), { recursive: true });
-    const own = `${bundle}.${process.pid}`;
-    await build({
-      entryPoints: [join(ROOT, entry)],
-      outfile: own,
-      bundle: true,
-      platform: 'node',
-      format: 'esm',
-      target: 'node20',
-      minify,
-      external,
-      logLevel: 'error',
-      plugins: [english],
-      banner: {
-        js: "import { createRequire as requireIn } from 'node:module'; const require = requireIn(import.meta.url);",
-      },
-    });
-    // Another process may make it at the same time: each puts a whole file there.
-    renameSync(own, bundle);
-  }
-  return pathToFileURL(bundle).href;
+  await ensureBundle(from, bundle);
+  const module = { exports: {} };
+  compiled(bundle)(module.exports, createRequire(bundle), module, bundle, dirname(bundle));
 }

@@ -47,9 +47,7 @@ process.stdout.on('error', (error: NodeJS.ErrnoException) => {
   process.exit();
 });
 
-try {
-  await program.parseAsync();
-} catch (error) {
+program.parseAsync().catch((error: unknown) => {
   if (!(error instanceof CommanderError)) throw error;
   process.exitCode = error.exitCode === 0 ? EXIT.legal : EXIT.unreadable;
-}
+});
