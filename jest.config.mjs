@@ -4,8 +4,8 @@ const node = (name) => ({
   rootDir: `${import.meta.dirname}/${name}`,
   testMatch: ['<rootDir>/**/*.test.ts'],
   testPathIgnorePatterns: ['/node_modules/', '/dist/'],
-  transform: { '\\.ts$': `${import.meta.dirname}/scripts/jest-esbuild.cjs` },
-  transformIgnorePatterns: ['/node_modules/(?!@dense-pack)'],
+  transform: { '\\.[cm]?[jt]s$': `${import.meta.dirname}/scripts/jest-esbuild.cjs` },
+  transformIgnorePatterns: ['/node_modules/(?!(@dense-pack|zod|fast-check|pure-rand)/)'],
   testEnvironment: 'node',
 });
 

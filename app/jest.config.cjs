@@ -1,4 +1,5 @@
 const path = require('node:path');
+const preset = require('jest-expo/jest-preset');
 
 /** What is published as plain JavaScript needs no Babel: that took longer than most tests. */
 const AS_PUBLISHED = [
@@ -9,6 +10,9 @@ const AS_PUBLISHED = [
   'react-native/Libraries/Renderer/implementations',
   'expo/virtual/streams',
 ];
+
+/** Plain JavaScript that runs in every test: what its modules name of the language they take once, as our own do. */
+const MUCH_USED = ['react', 'react-test-renderer', 'scheduler', 'zod', 'fast-check', 'pure-rand'];
 
 const ESBUILD = path.join(__dirname, '../scripts/jest-esbuild.cjs');
 const icons = path.resolve(path.dirname(require.resolve('lucide-react-native')), '../..');
@@ -25,9 +29,13 @@ module.exports = {
     '/core/src/.*\\.ts$': ESBUILD,
     '/app/src/(?!.*\\.test\\.).*\\.ts$': ESBUILD,
     [`/node_modules/(${AS_PUBLISHED.join('|')}).*\\.js$`]: ESBUILD,
+    [`/node_modules/(${MUCH_USED.join('|')})/.*\\.[cm]?js$`]: ESBUILD,
     // Babel's root follows the working directory: the configuration is named.
     '\\.[jt]sx?$': ['babel-jest', { configFile: path.join(__dirname, 'babel.config.js') }],
   },
+  transformIgnorePatterns: preset.transformIgnorePatterns.map((pattern) =>
+    pattern.replace('(?!(', `(?!((?:${MUCH_USED.join('|')})/|`),
+  ),
   moduleNameMapper: {
     '^@/(.*)$': '<rootDir>/src/$1',
     '\\.css$': '<rootDir>/src/css.d.ts',
