@@ -66,31 +66,44 @@ async function ensureBundle({ entry, sources, external = [], minify = false }, b
   writeWhole(bundle, outputFiles[0].contents);
 }
 
+const hashOf = (bytes) => createHash('sha256').update(bytes).digest();
+const HASH_BYTES = 32;
+
+/** What is kept after its own hash; nothing where it is not there or not whole: V8 would run into a wall with it. */
+function readKept(path) {
+  try {
+    const kept = readFileSync(path);
+    const bytes = kept.subarray(HASH_BYTES);
+    return hashOf(bytes).equals(kept.subarray(0, HASH_BYTES)) ? bytes : undefined;
+  } catch {
+    return undefined;
+  }
+}
+
+/** Keeps what was compiled, and nothing of an older source. A folder that is only read stays as it is. */
+function keep(path, bytes, bundle) {
+  try {
+    writeWhole(path, Buffer.concat([hashOf(bytes), bytes]));
+    const [folder, stem] = [dirname(bundle), `${basename(bundle)}.`];
+    for (const name of readdirSync(folder))
+      if (name.startsWith(stem) && name.endsWith('.v8') && name !== basename(path))
+        rmSync(join(folder, name), { force: true });
+  } catch {
+    // Each run compiles.
+  }
+}
+
 /**
- * What V8 has compiled of a source is kept beside its bundle, by the source’s hash, when a run ends; the next begins with
- * it. Compiling is a quarter of a short run. Where it cannot be kept or is another V8’s, it is compiled as before.
+ * What V8 has compiled of a source is kept beside its bundle, by the source’s hash (V8 itself compares only lengths), when
+ * a run ends; the next begins with it. Compiling is a quarter of a short run. What is another V8’s is compiled as before.
  */
 function compiled(bundle) {
-  const source = readFileSync(bundle, 'utf8');
-  const kept = `${bundle}.${createHash('sha256').update(source).digest('hex').slice(0, 16)}.v8`;
-  const script = new Script(
-    `(function (exports, require, module, __filename, __dirname) { 'use strict'; ${source}\n})`,
-    {
-      filename: bundle,
-      ...(existsSync(kept) ? { cachedData: readFileSync(kept) } : {}),
-    },
-  );
-  if (script.cachedDataRejected !== false)
-    process.once('exit', () => {
-      try {
-        const stem = `${basename(bundle)}.`;
-        const old = readdirSync(dirname(bundle)).filter((is) => is.startsWith(stem) && is.endsWith('.v8'));
-        for (const name of old) rmSync(join(dirname(bundle), name), { force: true });
-        writeWhole(kept, script.createCachedData());
-      } catch {
-        // A folder that is only read: each run compiles.
-      }
-    });
+  const source = `(function (exports, require, module, __filename, __dirname) { 'use strict'; ${readFileSync(bundle, 'utf8')}\n})`;
+  const path = `${bundle}.${hashOf(source).toString('hex').slice(0, 16)}.v8`;
+  const cachedData = readKept(path);
+  const script = new Script(source, { filename: bundle, cachedData });
+  if (!cachedData || script.cachedDataRejected)
+    process.once('exit', () => keep(path, script.createCachedData(), bundle));
   return script.runInThisContext();
 }
 
