@@ -1,4 +1,5 @@
 /** One file of many TypeScript sources, kept and made anew when a source is newer: what starts often starts quickly. */
+import { Buffer } from 'node:buffer';
 import { createHash } from 'node:crypto';
 import {
   existsSync,
@@ -33,10 +34,10 @@ const english = {
   },
 };
 
-/** Writes a file whole: another process may write or read it at the same time. */
+/** Writes a file whole: another process may write or read it at the same time, or the power may go. */
 function writeWhole(path, content) {
   const own = `${path}.${process.pid}`;
-  writeFileSync(own, content);
+  writeFileSync(own, content, { flush: true });
   renameSync(own, path);
 }
 
