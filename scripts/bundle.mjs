@@ -1,16 +1,7 @@
 /** One file of many TypeScript sources, kept and made anew when a source is newer: what starts often starts quickly. */
 import { Buffer } from 'node:buffer';
 import { createHash } from 'node:crypto';
-import {
-  existsSync,
-  mkdirSync,
-  readdirSync,
-  readFileSync,
-  renameSync,
-  rmSync,
-  statSync,
-  writeFileSync,
-} from 'node:fs';
+import { mkdirSync, readdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { basename, dirname, join } from 'node:path';
 import { Script } from 'node:vm';
