@@ -46,9 +46,11 @@ export function chooseBasis(
   const { stamp: section } = edition.sections;
   const stamps = marks.map((mark) => `${mark.count}/${mark.size}`).join(' · ');
   if (size === undefined) {
-    if (claims.length > 0) {
-      warnings.push(warning('stamp-mixed', { why: 'mixed', stamps }, section));
-    }
+    warnings.push(
+      claims.length > 0
+        ? warning('stamp-mixed', { why: 'mixed', stamps }, section)
+        : warning('stamp-waits', { stamps }, section),
+    );
     return byVolume;
   }
   const mark = marks.find((one) => one.size === size);

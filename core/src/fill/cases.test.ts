@@ -65,6 +65,15 @@ describe('a wire-count stamp', () => {
     expect(codes('marks 9/14 8/12, 12/2, 14/2')).toContain('stamp-mixed');
     expect(codes('marks 9/14, 12/2')).toContain('stamp-mixed');
   });
+  test('who has read it is not told to read it: the volume is asked for, or what is in the box', () => {
+    expect(verdictWords(count('marks 9/14 8/12, 12/2, 14/2'))).toBe('no legal volume: read the volume stamp');
+    expect(verdictWords(count('marks 9/14, 12/2'))).toBe('no legal volume: read the volume stamp');
+    const empty = count('marks 9/14 8/12, plastic');
+    expect(empty.verdict).toBe('unknown');
+    expect(verdictWords(empty)).toBe('nothing in the box yet: its wire counts decide');
+    expect(codes('marks 9/14 8/12, plastic')).toEqual(['stamp-waits']);
+    expect(verdictWords(count('marks 9/14 8/12, plastic, 14/2'))).toMatch(/^legal, 6 conductors left/);
+  });
   test('beside a volume the volume decides, and a lower stamp is said', () => {
     expect(codes('18 in3, marks 9/14 8/12, 12/2')).toEqual([]);
     expect(codes('18 in3, marks 9/14 7/12, 12/2')).toContain('stamp-lower');

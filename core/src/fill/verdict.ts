@@ -37,6 +37,8 @@ const NO_ANSWER: readonly (readonly [WarningCode, VerdictParts])[] = [
   ['size-not-in-table', { head: 'no answer', more: 'a size has no allowance in this edition' }],
   ['barrier-spaces', { head: 'no answer', more: 'say what is in each space' }],
   ['not-listed', { head: 'no legal volume', more: 'this edition does not list the box' }],
+  ['stamp-mixed', { head: 'no legal volume', more: 'read the volume stamp' }],
+  ['stamp-waits', { head: 'nothing in the box yet', more: 'its wire counts decide' }],
   ['measured', { head: 'no legal volume', more: 'an estimate is never a pass' }],
 ];
 

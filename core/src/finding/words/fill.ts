@@ -18,6 +18,8 @@ export const FILL_WORDS = {
     `The stamp says ${a.stamped} of ${a.size} AWG, the volume gives ${a.fits}: the volume decides here${a.stamped < a.fits ? ', the stamp is the more careful' : '; check that both were read right'}.`,
   'stamp-over': (a: { readonly allowances: number; readonly size: number; readonly stamped: number }) =>
     `By the stamp this box is over: ${a.allowances} allowances of ${a.size} AWG where ${a.stamped} are stamped. Ask the inspector which mark governs.`,
+  'stamp-waits': ({ stamps }: { readonly stamps: string }) =>
+    `The stamp ${stamps} counts conductors of one size: it decides once something is in the box.`,
   'stamp-mixed': (a: {
     readonly why: 'mixed' | 'other-size' | 'added' | 'volume-decides';
     readonly stamps?: string;
