@@ -288,7 +288,7 @@ describe('what stands in the way is said in words', () => {
         runs: [{ of: 'i1.0', does: 'feed', circuits: ['a'] }],
         devices: [{ of: 'i2.0', chain: 'way-1', end: 'line' }],
       },
-      'wants one pair of travelers',
+      'wants one pair of travelers to the next switch; none is told: say which cable has them',
     ],
     [
       'a piece that is gone',

@@ -73,7 +73,7 @@ export const OBSTACLE_WORDS = {
   travelers: (a: OfPiece & { readonly pairs?: number }, say: Sayer) =>
     a.pairs === undefined
       ? `${cap(say.piece(a.piece))} wants two pairs of travelers, one from the line’s side and one toward the load.`
-      : `${cap(say.piece(a.piece))} wants one pair of travelers to the next switch; there are ${a.pairs}.`,
+      : `${cap(say.piece(a.piece))} wants one pair of travelers to the next switch; ${a.pairs === 0 ? 'none is told: say which cable has them' : `there are ${a.pairs}`}.`,
   'controls-nothing': (a: OfPiece & { readonly second: boolean }, say: Sayer) =>
     `${cap(say.piece(a.piece))} controls nothing: no cable or outlet takes ${a.second ? 'what its second half gives' : 'what it gives'}.`,
   'no-connector': (a: { readonly conductors: string }) =>
