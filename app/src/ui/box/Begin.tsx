@@ -16,11 +16,12 @@ export function Begin({ open }: { readonly open: string }) {
     // One box, however often this is drawn; and only once it is known whether there is a job to put it in.
     if (made || making.current || !known) return;
     making.current = true;
-    const begun = beginBox(jobs);
-    setMade(begun);
-    // The address names the box: a reload opens it and begins no other.
-    router.setParams({ job: begun.jobId, box: begun.boxId, open });
-  }, [made, known, jobs, open]);
+    setMade(beginBox(jobs));
+  }, [made, known, jobs]);
+  useEffect(() => {
+    // The address names the box: a reload opens it and begins no other. At the first drawing the router may not stand yet.
+    if (made) router.setParams({ job: made.jobId, box: made.boxId, open });
+  }, [made, open]);
   if (!made)
     return (
       <Screen title="New box" back={{ label: 'all jobs', href: '/' }}>
