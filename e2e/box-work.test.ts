@@ -154,6 +154,8 @@ describe('photos', () => {
     const hand = await world.page(PHONE);
     await hand.open('/job/demo-house-on-the-hill/box/demo-living-split');
     await hand.touch('Found');
+    // A browser that keeps nothing of the app fetches the station when it is first opened.
+    await hand.page.waitForSelector('input[type=file]');
     const bytes = await picture(hand);
     await world.stopServer();
     await choose(hand, 'box.png', bytes);
