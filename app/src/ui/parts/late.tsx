@@ -42,23 +42,35 @@ interface HeldProps {
  * Says in words that a part could not be fetched, where the app would else be gone from the screen. What was done in
  * it is kept: it was saved as it was done.
  */
-class Held extends Component<HeldProps, { readonly failed: boolean }> {
-  override state = { failed: false };
+class Held extends Component<HeldProps, { readonly failed: boolean; readonly tries: number }> {
+  override state = { failed: false, tries: 0 };
 
   static getDerivedStateFromError() {
     return { failed: true };
   }
 
+  /** Loads the page anew only where it will come: without its server all that is open would be gone with it. */
+  readonly tryAgain = async () => {
+    const there = await fetch(globalThis.location.href, { cache: 'no-store' }).then(
+      ({ ok }) => ok,
+      () => false,
+    );
+    if (there) globalThis.location.reload();
+    else this.setState(({ tries }) => ({ tries: tries + 1 }));
+  };
+
   override render() {
     const { frame, children } = this.props;
-    if (!this.state.failed) return children;
+    const { failed, tries } = this.state;
+    if (!failed) return children;
     return frame(
       <Notice title="This part could not be shown" tone="unknown" live>
         <Words tone="text-soft">
           It is fetched when it is first opened, and the network or the server is away. Everything you did is
           kept.
         </Words>
-        <Button label="Try again" onPress={() => globalThis.location?.reload()} />
+        {tries > 0 && <Words>{`No answer yet; tried ${tries === 1 ? 'once' : `${tries} times`}.`}</Words>}
+        <Button label="Try again" onPress={() => void this.tryAgain()} />
       </Notice>,
     );
   }
