@@ -140,6 +140,16 @@ test.each([
   await hand.page.browserContext().close();
 });
 
+test('where the app and its jobs are kept, the shortcut makes one box and shows it', async () => {
+  const hand = await kept();
+  await hand.page.goto(`${address}/job/now/box/new?open=line`);
+  await hand.saysSomewhere('Count line');
+  await hand.page.waitForFunction(() => /box\/[0-9a-z]{26}$/.test(location.pathname));
+  expect(new URL(hand.page.url()).search).toBe('?open=line');
+  expect(hand.complaints).toEqual([]);
+  await hand.page.browserContext().close();
+});
+
 test('on a busy machine each start from the shortcut makes its box and shows it', async () => {
   for (let nth = 0; nth < 3; nth += 1) {
     const hand = await world.page(PHONE);
