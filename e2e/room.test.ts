@@ -27,8 +27,11 @@ test('in every station but the count the work has two thirds of the phone; no fi
   );
   expect(boxes.length).toBeGreaterThan(8);
   const least = new Map<string, number>();
+  const seen = new Set<string>();
   for (const href of boxes) {
     await hand.go(href);
+    expect(await hand.page.$$eval('[data-testid="work"]', (all) => all.length)).toBe(1);
+    seen.add(await hand.page.title());
     for (const station of ['Safe', 'Found', 'Identify', 'Change', 'Count', 'Fix', 'Join', 'Land']) {
       await hand.page.evaluate((name) => {
         const tabs = [...document.querySelectorAll<HTMLElement>('[role="tab"]')];
@@ -51,6 +54,7 @@ test('in every station but the count the work has two thirds of the phone; no fi
       least.set(station, Math.min(height, least.get(station) ?? Infinity));
     }
   }
+  expect(seen.size).toBe(boxes.length);
   console.log(
     `Room for the work at 390 × 844, px: ${[...least].map(([name, px]) => `${name} ${px}`).join(', ')}`,
   );

@@ -5,6 +5,7 @@ import { ScrollView, View } from 'react-native';
 import { takeVersion, useNewVersion } from '../client/new-version';
 import { useOutbox, useWaitingPhotos } from '../client/queries';
 import { Notice } from './Notice';
+import { usePageTitle } from './page-title';
 import { Button, IconPress } from './Press';
 import { ScrollerProvider } from './scroller';
 import { Words } from './Words';
@@ -35,6 +36,7 @@ export function Screen({
   wide = false,
 }: ScreenProps) {
   const [scroller, setScroller] = useState<ScrollView | null>(null);
+  usePageTitle(title, back && back.href !== '/' ? back.label : undefined);
   return (
     <View className="h-full w-full bg-paper" role="main">
       <View className="min-h-[56px] flex-row items-center gap-1 border-b border-hair bg-paper px-2">
