@@ -142,3 +142,49 @@ test('five hundred boxes at once are all kept and sent; a novel is refused', asy
   await hand.counts('box-card', '', 1);
   await finish(hand);
 }, 120_000);
+
+test('each address names its page; one of nothing says so, and leads back', async () => {
+  const hand = await world.page(PHONE);
+  await hand.open('/');
+  expect(await hand.page.title()).toBe('Dense Pack');
+  const name = 'House on the hill (demo)';
+  for (const [path, title] of [
+    [`${JOB}/box/demo-study-sink`, `Bar sink · ${name} · Dense Pack`],
+    [`${JOB}/sheet?box=demo-study-sink`, 'Sheet · Bar sink · Dense Pack'],
+    [`${JOB}/panel`, `Panel · ${name} · Dense Pack`],
+    ['/settings', 'Settings · Dense Pack'],
+    ['/nothing/here', 'Nothing here · Dense Pack'],
+  ] as const) {
+    await hand.go(path);
+    expect(await hand.page.title()).toBe(title);
+  }
+  await hand.touch('Back to all jobs');
+  await hand.page.waitForFunction(() => document.title === 'Dense Pack');
+  await hand.page.goBack();
+  await hand.page.waitForFunction(() => document.title.startsWith('Nothing here'));
+  for (const part of [
+    '',
+    '/panel',
+    '/run',
+    '/tap',
+    '/trip',
+    '/row',
+    '/outage',
+    '/events',
+    '/tags',
+    '/sheet',
+    '/labels',
+  ]) {
+    await hand.go(`/job/none${part}`);
+    await hand.saysSomewhere('There is no such job');
+  }
+  for (const part of ['box/none', 'sheet?box=none', 'labels?box=none', 'tags?box=none', 'bench?box=none']) {
+    await hand.go(`${JOB}/${part}`);
+    await hand.saysSomewhere('There is no such box');
+    await hand.touch(`Back to ${name}`);
+    await hand.saysSomewhere('18 boxes');
+  }
+  // The browser tells of each answer of 404.
+  expect(hand.complaints).toEqual([]);
+  await hand.page.browserContext().close();
+});

@@ -9,7 +9,7 @@ import { nameOfCircuit } from '@dense-pack/core/physical/circuits';
 import { useMemo, useState } from 'react';
 import { useWindowDimensions, View } from 'react-native';
 import { editionFor, type ShownBox, type ShownJob, useJob } from '../client/queries';
-import { boxHref } from '../jobs/hrefs';
+import { backFrom } from '../jobs/hrefs';
 import { Choice } from '../parts/Choice';
 import { Notice } from '../parts/Notice';
 import { NotThere } from '../parts/NotThere';
@@ -31,10 +31,7 @@ interface BenchScreenProps {
 export function BenchScreen({ jobId, boxId }: BenchScreenProps) {
   const query = useJob(jobId);
   const box = query.job?.boxes.find(({ id }) => id === boxId);
-  const back = {
-    label: 'the box',
-    href: boxId === undefined ? `/job/${jobId}` : boxHref(jobId, boxId, 'close'),
-  };
+  const back = backFrom(jobId, query.job, boxId, 'close');
   if (!query.job || !box) return <NotThere what="box" title="Bench" back={back} query={query} />;
   return (
     <Screen title="Bench" detail={`${box.name}: simulated, to learn on`} back={back}>

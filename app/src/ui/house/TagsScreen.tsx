@@ -5,7 +5,7 @@ import Printer from 'lucide-react-native/icons/printer';
 import { useMemo } from 'react';
 import { View } from 'react-native';
 import { useJob } from '../client/queries';
-import { boxHref } from '../jobs/hrefs';
+import { backFrom, isMissing } from '../jobs/hrefs';
 import { useFirst } from '../parts/first';
 import { Notice } from '../parts/Notice';
 import { NotThere } from '../parts/NotThere';
@@ -26,17 +26,15 @@ interface TagsScreenProps {
 export function TagsScreen({ jobId, boxId }: TagsScreenProps) {
   const query = useJob(jobId);
   const { job } = query;
-  const back =
-    boxId === undefined
-      ? { label: job?.name ?? 'the job', href: `/job/${jobId}` }
-      : { label: 'the box', href: boxHref(jobId, boxId, 'identify') };
+  const back = backFrom(jobId, job, boxId, 'identify');
   const sheets = useMemo(() => {
     if (!job) return [];
     const all = tagsOfRun(houseOf(job.boxes, job.panel), job.links);
     return boxId === undefined ? all : all.filter(({ id }) => id === boxId);
   }, [job, boxId]);
   const { shown, more } = useFirst(sheets, SHEETS);
-  if (!job) return <NotThere what="job" title="Tags" back={back} query={query} />;
+  if (!job || isMissing(job, boxId))
+    return <NotThere what={job ? 'box' : 'job'} title="Tags" back={back} query={query} />;
   const many = sheets.reduce(
     (sum, { cables }) => sum + cables.reduce((all, { tags }) => all + tags.length, 0),
     0,

@@ -8,7 +8,7 @@ import { Text, View } from 'react-native';
 import Svg, { Path } from 'react-native-svg';
 import { labelAddress } from '@/sync/api';
 import { type ShownJob, useJob } from '../client/queries';
-import { boxHref } from '../jobs/hrefs';
+import { backFrom, isMissing } from '../jobs/hrefs';
 import { dayWords } from '../parts/days';
 import { useFirst } from '../parts/first';
 import { Notice } from '../parts/Notice';
@@ -25,14 +25,13 @@ interface LabelsScreenProps {
 
 export function LabelsScreen({ jobId, boxId }: LabelsScreenProps) {
   const query = useJob(jobId);
-  const back =
-    boxId === undefined
-      ? { label: query.job?.name ?? 'the job', href: `/job/${jobId}` }
-      : { label: 'the box', href: boxHref(jobId, boxId, 'close') };
-  if (!query.job) return <NotThere what="job" title="Labels" back={back} query={query} />;
+  const { job } = query;
+  const back = backFrom(jobId, job, boxId, 'close');
+  if (!job || isMissing(job, boxId))
+    return <NotThere what={job ? 'box' : 'job'} title="Labels" back={back} query={query} />;
   return (
-    <Screen title={boxId === undefined ? 'Labels' : 'Label'} detail={query.job.name} back={back}>
-      <Labels job={query.job} boxId={boxId} />
+    <Screen title={boxId === undefined ? 'Labels' : 'Label'} detail={job.name} back={back}>
+      <Labels job={job} boxId={boxId} />
     </Screen>
   );
 }

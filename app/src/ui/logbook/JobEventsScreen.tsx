@@ -9,6 +9,7 @@ import { dayWords } from '../parts/days';
 import { useFirst } from '../parts/first';
 import { go } from '../parts/go';
 import { Loading, Notice } from '../parts/Notice';
+import { NotThere } from '../parts/NotThere';
 import { Screen } from '../parts/Screen';
 import { Touch } from '../parts/Touch';
 import { Words } from '../parts/Words';
@@ -17,7 +18,8 @@ import { Words } from '../parts/Words';
 const AT_FIRST = 60;
 
 export function JobEventsScreen({ jobId }: { readonly jobId: string }) {
-  const { job } = useJob(jobId);
+  const query = useJob(jobId);
+  const { job } = query;
   const { data, isError } = useQuery({
     queryKey: ['job-events', jobId],
     queryFn: () => request(JobEventsAnswer, `/jobs/${jobId}/events`),
@@ -25,12 +27,10 @@ export function JobEventsScreen({ jobId }: { readonly jobId: string }) {
     staleTime: 0,
   });
   const { shown, more } = useFirst(data?.events ?? [], AT_FIRST);
+  const back = { label: job?.name ?? 'the job', href: `/job/${jobId}` };
+  if (!job) return <NotThere what="job" title="What happened" back={back} query={query} />;
   return (
-    <Screen
-      title="What happened"
-      detail={job?.name}
-      back={{ label: job?.name ?? 'the job', href: `/job/${jobId}` }}
-    >
+    <Screen title="What happened" detail={job.name} back={back}>
       {isError && (
         <Notice title="The server does not answer" tone="unknown" live>
           What happened is told by it. Try again when it does.

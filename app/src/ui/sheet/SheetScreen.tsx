@@ -7,7 +7,7 @@ import { useMemo, useState } from 'react';
 import { useWindowDimensions, View } from 'react-native';
 import { photoAddress, sheetAddress } from '@/sync/api';
 import { type ShownBox, type ShownJob, useJob } from '../client/queries';
-import { boxHref } from '../jobs/hrefs';
+import { backFrom, isMissing } from '../jobs/hrefs';
 import { dayWords } from '../parts/days';
 import { useFirst } from '../parts/first';
 import { Notice } from '../parts/Notice';
@@ -27,11 +27,9 @@ interface SheetScreenProps {
 export function SheetScreen({ jobId, boxId }: SheetScreenProps) {
   const query = useJob(jobId);
   const { job } = query;
-  const back =
-    boxId === undefined
-      ? { label: job?.name ?? 'the job', href: `/job/${jobId}` }
-      : { label: 'the box', href: boxHref(jobId, boxId, 'close') };
-  if (!job) return <NotThere what="job" title="Sheet" back={back} query={query} />;
+  const back = backFrom(jobId, job, boxId, 'close');
+  if (!job || isMissing(job, boxId))
+    return <NotThere what={job ? 'box' : 'job'} title="Sheets" back={back} query={query} />;
   return (
     <Screen title={boxId === undefined ? 'Sheets' : 'Sheet'} detail={job.name} back={back}>
       <Sheets job={job} boxId={boxId} />
