@@ -6,7 +6,7 @@ import puppeteer from 'puppeteer-core';
 import { box, JOB, PICTURES } from './views';
 import { CHROMIUM, PHONE, World } from './world';
 
-const world = new World(true);
+const world = new World();
 beforeAll(async () => {
   await world.startServer();
   await world.startBrowser();
@@ -28,7 +28,7 @@ const stored = async () => {
 };
 
 test('the tests of a box are answered on one walk, without signal, and arrive with their date and name', async () => {
-  const hand = await world.page(PHONE);
+  const hand = await world.page(PHONE, { keepsApp: true });
   await hand.open(box('balcony-left', 'close'));
   await hand.page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
   await hand.sees('tested', 'Not all tested');
@@ -67,7 +67,7 @@ test('the fault of a box is told with its screws lit in the drawing, from the re
 });
 
 test('a sheet is printed by the browser on one page, without the screen around it and without a server', async () => {
-  const hand = await world.page(PHONE);
+  const hand = await world.page(PHONE, { keepsApp: true });
   await hand.open(`${JOB}/sheet?box=demo-study-sink`);
   await hand.page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
   await hand.sees('sheet', 'Bar sink');

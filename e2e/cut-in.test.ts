@@ -2,7 +2,7 @@
 import { box, JOB } from './views';
 import { type Hand, PHONE, WIDE, World } from './world';
 
-const world = new World(true);
+const world = new World();
 beforeAll(async () => {
   await world.startServer();
   await world.startBrowser();
@@ -63,7 +63,7 @@ test('the opening beside a pipe is dragged, crossed out where it cannot be, brou
 });
 
 test('without signal it is nudged by keys in sixteenths, printed by the browser, and arrives later', async () => {
-  const hand = await world.page(WIDE);
+  const hand = await world.page(WIDE, { keepsApp: true });
   await hand.open(box('bath-switch', 'cut-in'));
   await hand.page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
   await hand.page.setOfflineMode(true);

@@ -4,7 +4,7 @@
  */
 import { type Hand, PHONE, WIDE, World } from './world';
 
-const world = new World(true);
+const world = new World();
 
 beforeAll(async () => {
   await world.startServer();
@@ -97,7 +97,7 @@ test('the case is answered in at most ten touches from opening the app, the plan
 });
 
 test('work goes on while the server is away, and arrives when it is back', async () => {
-  const hand = await world.page(PHONE);
+  const hand = await world.page(PHONE, { keepsApp: true });
   await hand.open('/job/demo-house-on-the-hill/box/demo-den-outlet');
   await hand.sees('fill', '15.75');
   await world.stopServer();

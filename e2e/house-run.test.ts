@@ -1,7 +1,7 @@
 /** The panel of a house, its run and the day’s outage, as a person uses them; kept by the server. */
 import { PHONE, World } from './world';
 
-const world = new World(true);
+const world = new World();
 beforeAll(async () => {
   await world.startServer();
   await world.startBrowser();
@@ -86,7 +86,7 @@ test('the tags of a house are printed as labels and nothing else, on pages of th
 });
 
 test('two phones change the panel at once, one of them without a server: neither loses a word', async () => {
-  const one = await world.page(PHONE);
+  const one = await world.page(PHONE, { keepsApp: true });
   const two = await world.page(PHONE);
   await one.open(`${JOB}/panel`);
   await two.open(`${JOB}/panel`);

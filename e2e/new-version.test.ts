@@ -3,7 +3,7 @@ import { createServer, request, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { PHONE, World } from './world';
 
-const world = new World(true);
+const world = new World();
 let front: Server;
 let address = '';
 /** Which version the front gives: the app’s own, or one that has a newer service worker. */
@@ -54,7 +54,7 @@ afterAll(async () => {
 
 /** A page that comes from the front, with the app kept by the browser. */
 async function kept() {
-  const hand = await world.page(PHONE);
+  const hand = await world.page(PHONE, { keepsApp: true });
   await hand.page.goto(`${address}/`, { waitUntil: 'networkidle0' });
   await hand.page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
   await hand.reload();
@@ -118,7 +118,7 @@ test.each([
     shortcuts: { url: string }[];
   };
   expect(manifest.shortcuts.map(({ url }) => url)).toContain(path);
-  const hand = await world.page(PHONE);
+  const hand = await world.page(PHONE, { keepsApp: true });
   await hand.open(path);
   await hand.saysSomewhere(words);
   await hand.saved();
@@ -152,7 +152,7 @@ test('where the app and its jobs are kept, the shortcut makes one box and shows 
 
 test('on a busy machine each start from the shortcut makes its box and shows it', async () => {
   for (let nth = 0; nth < 3; nth += 1) {
-    const hand = await world.page(PHONE);
+    const hand = await world.page(PHONE, { keepsApp: true });
     await hand.page.emulateCPUThrottling(6);
     await hand.page.goto(`${world.address}/job/now/box/new`, { waitUntil: 'load' });
     await hand.saysSomewhere('Which box is it?');

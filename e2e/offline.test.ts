@@ -1,7 +1,7 @@
 /** Without a network: the app starts from the phone, shows what it knew, takes edits, and sends them later. */
 import { PHONE, World } from './world';
 
-const world = new World(true);
+const world = new World();
 beforeAll(async () => {
   await world.startServer();
   await world.startBrowser();
@@ -9,7 +9,7 @@ beforeAll(async () => {
 afterAll(() => world.stop());
 
 test('a later start, a deep link, a known box and a new one all work with the server stopped', async () => {
-  const hand = await world.page(PHONE);
+  const hand = await world.page(PHONE, { keepsApp: true });
   await hand.open('/job/demo-house-on-the-hill/box/demo-den-outlet');
   await hand.sees('fill', '15.75');
   await hand.page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));

@@ -12,7 +12,7 @@ const ROUNDS = Number(process.env['ROUNDS'] ?? 6);
 const SEED = Number(process.env['SEED'] ?? 1);
 const JOB = 'demo-house-on-the-hill';
 
-const world = new World(true);
+const world = new World();
 beforeAll(async () => {
   await world.startServer();
   await world.startBrowser();
@@ -181,7 +181,7 @@ async function round(nth: number): Promise<{ lost: number; asked: number }> {
   const id = `round-${SEED}-${String(nth).padStart(5, '0')}`;
   await newBox(id);
   const path = `/job/${JOB}/box/${id}`;
-  phones ??= [await world.page(PHONE), await world.page(PHONE)];
+  phones ??= [await world.page(PHONE, { keepsApp: true }), await world.page(PHONE, { keepsApp: true })];
   const [first, second] = phones;
   const opener =
     ({ page }: Hand) =>

@@ -9,7 +9,7 @@ import { gzipSync } from 'node:zlib';
 import type { CDPSession } from 'puppeteer-core';
 import { type Hand, PHONE, World } from './world';
 
-const world = new World(true);
+const world = new World();
 beforeAll(async () => {
   await world.startServer();
   await world.startBrowser();
@@ -109,7 +109,7 @@ async function barePainted(hand: Hand, touches: number): Promise<number[]> {
 test(
   'an edit is painted at once, also on a phone of a quarter the speed',
   async () => {
-    const hand = await world.page(PHONE);
+    const hand = await world.page(PHONE, { keepsApp: true });
     await hand.open(BOX);
     // Found by selector, not by what is read aloud: a page that is read aloud does more at each change.
     await (await hand.page.waitForSelector('[aria-label="Cable"]'))?.tap();
@@ -145,7 +145,7 @@ const workInPage = (hand: Hand): Promise<number> =>
 test(
   'the first load and a later start from the phone',
   async () => {
-    const hand = await world.page(PHONE);
+    const hand = await world.page(PHONE, { keepsApp: true });
     await hand.page.emulateCPUThrottling(4);
     const before = await workInPage(hand);
     const start = async (path: string) => {

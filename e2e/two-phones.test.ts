@@ -1,7 +1,7 @@
 /** Two phones at one box, one without signal: what each did is there in the end, and undo takes back one's own. */
 import { PHONE, World } from './world';
 
-const world = new World(true);
+const world = new World();
 beforeAll(async () => {
   await world.startServer();
   await world.startBrowser();
@@ -18,7 +18,7 @@ const cables = async (size: number) =>
   (await stored()).box.items.filter((item) => item.kind === 'cable' && item.size === size).length;
 
 test('both phones’ cables stay, nobody is asked, and undo leaves the other’s', async () => {
-  const [near, far] = [await world.page(PHONE), await world.page(PHONE)];
+  const [near, far] = [await world.page(PHONE), await world.page(PHONE, { keepsApp: true })];
   for (const hand of [near, far]) {
     await hand.open(PATH);
     await hand.sees('fill', '26.00');

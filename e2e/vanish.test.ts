@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import type { HTTPRequest } from 'puppeteer-core';
 import { type Hand, PHONE, World } from './world';
 
-const world = new World(true);
+const world = new World();
 beforeAll(async () => {
   await world.startServer();
   await world.startBrowser();
@@ -78,7 +78,7 @@ test.each([
   ['a login page', LOGIN],
   ['a failure', FAILED],
 ])('%s takes nothing: a change and a new box wait, over a reload, and arrive', async (_name, answer) => {
-  const hand = await world.page(PHONE);
+  const hand = await world.page(PHONE, { keepsApp: true });
   await hand.open(`${JOB}/box/demo-kitchen-counter`);
   const before = (await boxOf('demo-kitchen-counter')).version;
   const stop = await inPlaceOfServer(hand, answer);

@@ -18,12 +18,6 @@ export class World {
   address = '';
   #port = '0';
 
-  /**
-   * @param keepsApp whether its browsers keep the app to start it without the server. Each new one then fetches all of it,
-   * a fifth of a test's time; the others are as browsers that have no service workers.
-   */
-  constructor(private readonly keepsApp = false) {}
-
   /** Starts the server as `npm run demo` does, or again on the same database and port. */
   async startServer(): Promise<void> {
     const server = spawn(process.execPath, ['scripts/server.mjs', '--demo'], {
@@ -72,13 +66,17 @@ export class World {
     });
   }
 
-  /** A page in a browser of its own: nothing of another page's store is seen. */
-  async page(viewport: typeof PHONE | typeof WIDE): Promise<Hand> {
+  /**
+   * A page in a browser of its own: nothing of another page's store is seen.
+   * @param keepsApp whether it keeps the app to start it without the server. It then fetches all of it, a fifth of a test's
+   * time; the others are as browsers that have no service workers.
+   */
+  async page(viewport: typeof PHONE | typeof WIDE, { keepsApp = false } = {}): Promise<Hand> {
     if (!this.#browser) throw new Error('the browser was not started');
     const context = await this.#browser.createBrowserContext();
     const page = await context.newPage();
     await page.setViewport(viewport);
-    if (!this.keepsApp) await page.evaluateOnNewDocument(keepNothing);
+    if (!keepsApp) await page.evaluateOnNewDocument(keepNothing);
     await page.emulateMediaFeatures([{ name: 'prefers-reduced-motion', value: 'reduce' }]);
     return new Hand(page, this);
   }
