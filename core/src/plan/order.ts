@@ -55,10 +55,35 @@ interface Budget {
   left: number;
 }
 
+/**
+ * Of every order of these blocks within their bands the first that crosses least; an order that already crosses as often as the
+ * best is followed no further.
+ */
+function leastOf(sorted: readonly number[], bands: readonly number[], costs: readonly (readonly number[])[]) {
+  const order: number[] = [];
+  let best = { order: sorted, cost: Infinity };
+  const goOn = (cost: number) => {
+    if (cost >= best.cost) return;
+    if (order.length === sorted.length) {
+      best = { order: [...order], cost };
+      return;
+    }
+    const band = bands[order.at(-1) ?? -1] ?? -Infinity;
+    for (const one of sorted) {
+      if (order.includes(one) || (bands[one] ?? 0) < band) continue;
+      let now = cost;
+      for (const above of order) now += costs[above]?.[one] ?? 0;
+      order.push(one);
+      goOn(now);
+      order.pop();
+    }
+  };
+  goOn(0);
+  return best;
+}
+
 /** Which order of a side's blocks crosses least. @param costs crossings of one block above another */
 function stacked(blocks: readonly number[], bands: readonly number[], costs: readonly (readonly number[])[]) {
-  const inBands = (order: readonly number[]) =>
-    order.every((one, nth) => nth === 0 || (bands[one] ?? 0) >= (bands[order[nth - 1] ?? one] ?? 0));
   const cost = (order: readonly number[]) => {
     let sum = 0;
     for (let a = 0; a < order.length; a += 1)
@@ -66,15 +91,7 @@ function stacked(blocks: readonly number[], bands: readonly number[], costs: rea
     return sum;
   };
   const sorted = [...blocks].sort((a, b) => (bands[a] ?? 0) - (bands[b] ?? 0));
-  let best = { order: sorted, cost: cost(sorted) };
-  if (blocks.length <= EVERY - 1) {
-    for (const order of permutations(sorted)) {
-      if (best.cost === 0) break;
-      const now = inBands(order) ? cost(order) : Infinity;
-      if (now < best.cost) best = { order, cost: now };
-    }
-    return best;
-  }
+  if (blocks.length <= EVERY - 1) return leastOf(sorted, bands, costs);
   // Each in turn at its best place, until none moves. Only what lies between changes when one moves down.
   let order = sorted;
   for (let moved = true; moved;) {
