@@ -64,12 +64,13 @@ const all = ({ db }: Place) =>
 function unzipped(bytes: Buffer): Map<string, string> {
   const file = join(folder, 'look.zip');
   writeFileSync(file, bytes);
-  execFileSync('unzip', ['-tqq', file]);
   const names = execFileSync('unzip', ['-Z1', file], { encoding: 'utf8' }).trim().split('\n');
+  const into = mkdtempSync(join(folder, 'look-'));
+  execFileSync('unzip', ['-qq', file, '-d', into]);
   return new Map(
     names
       .filter((name) => name !== 'sheets.pdf')
-      .map((name) => [name, execFileSync('unzip', ['-p', file, name]).toString('latin1')] as const),
+      .map((name) => [name, readFileSync(join(into, name), 'latin1')] as const),
   );
 }
 
