@@ -12,7 +12,15 @@ const AS_PUBLISHED = [
 ];
 
 /** Plain JavaScript that runs in every test: what its modules name of the language they take once, as our own do. */
-const MUCH_USED = ['react', 'react-test-renderer', 'scheduler', 'zod', 'fast-check', 'pure-rand'];
+const MUCH_USED = [
+  'react',
+  'react-test-renderer',
+  'scheduler',
+  'zod',
+  'fast-check',
+  'pure-rand',
+  'fast-deep-equal',
+];
 
 const ESBUILD = path.join(__dirname, '../scripts/jest-esbuild.cjs');
 const icons = path.resolve(path.dirname(require.resolve('lucide-react-native')), '../..');
@@ -25,9 +33,9 @@ module.exports = {
   testMatch: ['<rootDir>/{src,web}/**/*.test.{ts,tsx}'],
   testPathIgnorePatterns: ['/node_modules/', '/dist/'],
   transform: {
-    // Plain TypeScript, as its own tests run it.
+    // Plain TypeScript, as its own tests run it. Babel is for what puts a mock in place of a module before it is imported.
     '/core/src/.*\\.ts$': ESBUILD,
-    '/app/src/(?!.*\\.test\\.).*\\.ts$': ESBUILD,
+    '/app/src/(sync/|(?!.*\\.test\\.)).*\\.ts$': ESBUILD,
     [`/node_modules/(${AS_PUBLISHED.join('|')}).*\\.js$`]: ESBUILD,
     [`/node_modules/(${MUCH_USED.join('|')})/.*\\.[cm]?js$`]: ESBUILD,
     // Babel's root follows the working directory: the configuration is named.
