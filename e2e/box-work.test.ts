@@ -160,9 +160,11 @@ describe('photos', () => {
     await world.stopServer();
     await choose(hand, 'box.png', bytes);
     await hand.page.waitForSelector('[data-testid="photo"]');
-    // The sign and the notice count the same: the change that names the photo, and the photo.
+    // The change that names the photo, and the photo.
     await hand.sees('save-sign', '2 queued');
-    await hand.saysSomewhere('2 changes are kept on this phone');
+    await hand.touch('2 queued: show what waits');
+    await hand.saysSomewhere('These changes are kept on this phone and sent when it does.');
+    await hand.touch('Close What waits to be sent');
     await world.startServer();
     await hand.saved();
     const { seen } = await stored('demo-living-split');

@@ -35,7 +35,6 @@ test('the tests of a box are answered on one walk, without signal, and arrive wi
   await hand.type('Who tests: stands beside each answer', 'R. Example');
   await hand.page.setOfflineMode(true);
   await hand.touch('Plug tester proved in a receptacle known to be right');
-  // The sign that the server is away pushes the work down once.
   await hand.saysSomewhere('Server away: keep working');
   for (const half of ['top', 'bottom']) {
     const of = `duplex receptacle, ${half}`;

@@ -28,7 +28,7 @@ test('a later start, a deep link, a known box and a new one all work with the se
   await hand.saysSomewhere('House on the hill');
   await hand.touch('New box');
   await hand.touch('18.0 in³');
-  await hand.saysSomewhere('kept on this phone');
+  await hand.sees('save-sign', 'queued');
   expect(await hand.page.evaluate(() => document.fonts.check('16px Overpass_400Regular'))).toBe(true);
   await hand.page.reload();
   await hand.sees('capacity', 'of 18.00 in³');

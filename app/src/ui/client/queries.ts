@@ -27,6 +27,7 @@ import type { BoxEntry, Entry, JobEntry } from '@/sync/entry';
 import { type FieldProblem, fieldsOf, jobFieldsOf } from '@/sync/operation';
 import type { OutboxState } from '@/sync/outbox-state';
 import { afterPaint } from './after-paint';
+import { JustAway } from './just-away';
 import { jobKey, jobsKey, outbox, photos, queryClient, statesKey } from './sending';
 
 export { outbox, photos, queryClient, startOutbox } from './sending';
@@ -118,6 +119,11 @@ const useEntries = () => useCalm(entriesOf);
 const whole = (state: OutboxState) => state;
 /** What waits, and whether the server is away. */
 export const useOutbox = () => useCalm(whole);
+
+const justAway = new JustAway(outbox);
+/** Whether it was found just now that the server is away. */
+export const useJustAway = () =>
+  useSyncExternalStore(justAway.subscribe, justAway.snapshot, justAway.snapshot);
 
 /** Photos that wait on this phone. */
 export const useWaitingPhotos = () =>

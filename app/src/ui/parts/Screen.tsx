@@ -3,7 +3,7 @@ import ArrowLeft from 'lucide-react-native/icons/arrow-left';
 import { type ReactNode, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { takeVersion, useNewVersion } from '../client/new-version';
-import { useOutbox, useWaitingPhotos } from '../client/queries';
+import { useJustAway, useOutbox } from '../client/queries';
 import { Notice } from './Notice';
 import { usePageTitle } from './page-title';
 import { Button, IconPress } from './Press';
@@ -49,15 +49,11 @@ export function Screen({
           <Words heading={1} size="lead" strong numberOfLines={1}>
             {title}
           </Words>
-          {detail !== undefined && detail !== '' && (
-            <Words size="fine" tone="text-soft" numberOfLines={1}>
-              {detail}
-            </Words>
-          )}
+          <Detail words={detail} />
         </View>
         {actions}
       </View>
-      <AwayNotice />
+      <FullNotice />
       <VersionNotice />
       {fixed ? (
         <View className="min-h-0 flex-1">{children}</View>
@@ -75,26 +71,39 @@ export function Screen({
   );
 }
 
-/** Says that the server is away and how much waits, and nothing when all is well. */
-function AwayNotice() {
-  const { away, entries, full } = useOutbox();
-  const pictures = useWaitingPhotos();
-  if (full) {
-    return (
-      <View className="px-4 pt-2">
-        <Notice title="This phone’s store is full" tone="over" live>
-          The newest changes are held only while this page is open. Keep it open until the server has taken
-          them, or delete boxes that are not needed.
-        </Notice>
+/**
+ * The second line of the bar. That the server is away stands in it for a moment: at an open box it often is, and nothing
+ * may move under the thumb for it.
+ */
+function Detail({ words }: { readonly words: string | undefined }) {
+  const away = useJustAway();
+  return (
+    <>
+      <View role="status">
+        {away && (
+          <Words size="fine" tone="text-unknown" numberOfLines={1}>
+            Server away: keep working
+          </Words>
+        )}
       </View>
-    );
-  }
-  if (!away) return null;
-  const waiting = entries.length + pictures.length;
+      {!away && words !== undefined && words !== '' && (
+        <Words size="fine" tone="text-soft" numberOfLines={1}>
+          {words}
+        </Words>
+      )}
+    </>
+  );
+}
+
+/** Says that nothing more can be kept, and nothing when all is well. */
+function FullNotice() {
+  const { full } = useOutbox();
+  if (!full) return null;
   return (
     <View className="px-4 pt-2">
-      <Notice title="Server away: keep working" tone="unknown" live>
-        {`${waiting} ${waiting === 1 ? 'change is' : 'changes are'} kept on this phone and will be sent when it answers.`}
+      <Notice title="This phone’s store is full" tone="over" live>
+        The newest changes are held only while this page is open. Keep it open until the server has taken
+        them, or delete boxes that are not needed.
       </Notice>
     </View>
   );
