@@ -162,8 +162,8 @@ function ConduitBody({ box, onSet }: ConduitBodyProps) {
   return (
     <View className="gap-2">
       <Choice
-        title="Conduit body"
-        options={[{ value: true as const, label: 'it is one' }]}
+        title="In place of a box"
+        options={[{ value: true as const, label: 'conduit body' }]}
         value={body ? true : undefined}
         onChoose={(is) => onSet({ conduitBody: is ? {} : undefined })}
       />
