@@ -1,6 +1,7 @@
 /** Measures typed as a tape shows them; what is refused stays in its field with its reason, and changes nothing. */
 import { useState } from 'react';
 import { Field } from './Field';
+import { withPoint } from './with-point';
 
 interface MeasureProps {
   readonly label: string;
@@ -18,7 +19,7 @@ export function Measure({ label, value, onEnd }: MeasureProps) {
       mono
       problem={refused?.why}
       onEnd={(typed) => {
-        const text = typed.trim();
+        const text = withPoint(typed.trim());
         if (text === refused?.text) return;
         const why = text === value ? undefined : onEnd(text);
         setRefused(why === undefined ? undefined : { text, why });

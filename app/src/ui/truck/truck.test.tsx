@@ -114,6 +114,10 @@ test('a connector and a device that were measured are kept; what cannot be read 
   type(/^twist-on M, typical/, 'as long as a thumb');
   expect(kitNow().fold.connectors['twist-m']).toBeUndefined();
   expect(screen.getByText(/write three edges|write a length/)).toBeTruthy();
+  type(/^GFCI receptacle, typical/, '38,5 mm');
+  expect(kitNow().fold.bodies).toEqual({ gfci: '38.5 mm' });
+  type(/^GFCI receptacle, typical/, '1,200 mm');
+  expect(kitNow().fold.bodies).toEqual({ gfci: '38.5 mm' });
   // An empty field is typical again.
   type(/^GFCI receptacle, typical/, '');
   expect(kitNow().fold.bodies).toEqual({});
