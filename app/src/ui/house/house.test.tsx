@@ -26,6 +26,7 @@ jest.mock('../client/queries', () => {
     },
     useWaitingPhotos: () => [],
     useOutbox: () => ({ away: false, entries: [], full: false, unreadable: [] }),
+    useJustAway: () => false,
     outbox: {},
     boxNow: (_job: string, id: string) =>
       (mockJob as { boxes: { id: string }[] }).boxes.find((one) => one.id === id),
