@@ -35,7 +35,7 @@ test('the tests of a box are answered on one walk, without signal, and arrive wi
   await hand.type('Who tests: stands beside each answer', 'R. Example');
   await hand.page.setOfflineMode(true);
   await hand.touch('Plug tester proved in a receptacle known to be right');
-  await hand.saysSomewhere('Server away: keep working');
+  await hand.saysSomewhere('Server away: carry on');
   for (const half of ['top', 'bottom']) {
     const of = `duplex receptacle, ${half}`;
     await hand.touch(`HN, hot to neutral: ${of}`);

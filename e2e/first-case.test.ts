@@ -112,7 +112,7 @@ test('work goes on while the server is away, and arrives when it is back', async
   await world.stopServer();
   await hand.touch('Add 12/2');
   await hand.sees('fill', '24.75');
-  await hand.saysSomewhere('Server away: keep working');
+  await hand.saysSomewhere('Server away: carry on');
   await hand.sees('save-sign', '1 queued');
   // It often is at an open box: nothing moves under the thumb for it, and nothing is lost of the work's room.
   expect(before.length).toBeGreaterThan(6);

@@ -82,7 +82,7 @@ function Detail({ words }: { readonly words: string | undefined }) {
       <View role="status">
         {away && (
           <Words size="fine" tone="text-unknown" numberOfLines={1}>
-            Server away: keep working
+            Server away: carry on
           </Words>
         )}
       </View>
