@@ -162,7 +162,7 @@ test('each address names its page; one of nothing says so, and leads back', asyn
   await hand.page.waitForFunction(() => document.title === 'Dense Pack');
   await hand.page.goBack();
   await hand.page.waitForFunction(() => document.title.startsWith('Nothing here'));
-  for (const part of [
+  const parts = [
     '',
     '/panel',
     '/run',
@@ -174,10 +174,15 @@ test('each address names its page; one of nothing says so, and leads back', asyn
     '/tags',
     '/sheet',
     '/labels',
-  ]) {
+  ];
+  const titles = new Set<string>();
+  for (const part of parts) {
     await hand.go(`/job/none${part}`);
     await hand.saysSomewhere('There is no such job');
+    titles.add(await hand.page.title());
   }
+  // Each said it itself: what the one before said does not stand for it.
+  expect(titles.size).toBe(parts.length);
   for (const part of ['box/none', 'sheet?box=none', 'labels?box=none', 'tags?box=none', 'bench?box=none']) {
     await hand.go(`${JOB}/${part}`);
     await hand.saysSomewhere('There is no such box');
