@@ -75,10 +75,12 @@ test.each([
     return {
       paper: shell && getComputedStyle(shell).backgroundColor,
       box: box && getComputedStyle(box).display,
-      words: shell?.textContent,
+      name: Math.round(document.querySelector('.shell .bar path')?.getBoundingClientRect().width ?? 0),
+      words: shell?.textContent.trim(),
     };
   });
-  expect(shown).toEqual({ paper, box: 'block', words: 'Dense Pack' });
+  // The name is drawn: no face needs to be there for it.
+  expect(shown).toEqual({ paper, box: 'flex', name: 95, words: '' });
   // The data and the type are fetched beside the app's script, not after it.
   expect(asked).toContain('/api/v1/jobs/demo-house-on-the-hill');
   expect(asked.filter((path) => path.endsWith('.ttf')).length).toBeGreaterThanOrEqual(2);

@@ -4,28 +4,60 @@
  */
 import { createHash } from 'node:crypto';
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
 import { join } from 'node:path';
+import { openSync } from 'fontkit';
 
 const NAMES = ['paper', 'ink', 'soft', 'hair', 'sheet', 'line'];
 
 const variables = (colours) => NAMES.map((name) => `--s-${name}:${colours[name]}`).join(';');
 
-/** The frame of a screen: its bar, and the shape of a box where a count will stand. Nothing in it can be touched. */
+/**
+ * The name as the type draws it, as a shape: text would have the browser look for a face, load it and set the frame twice.
+ * @param rem how large, in rem
+ */
+function nameDrawn(rem) {
+  const face = openSync(
+    createRequire(import.meta.url).resolve('@expo-google-fonts/overpass/700Bold/Overpass_700Bold.ttf'),
+  );
+  const { glyphs, positions, advanceWidth } = face.layout('Dense Pack');
+  let at = 0;
+  const shapes = glyphs.map(({ path }, nth) => {
+    const shape = path
+      .translate(at, 0)
+      .scale(1, -1)
+      .mapPoints((x, y) => [Math.round(x), Math.round(y)]);
+    at += positions[nth].xAdvance;
+    return shape.toSVG();
+  });
+  const height = face.ascent - face.descent;
+  const size = (units) => `${((units / face.unitsPerEm) * rem).toFixed(3)}rem`;
+  return `<svg style="width:${size(advanceWidth)};height:${size(height)}" viewBox="0 ${-face.ascent} ${advanceWidth} ${height}"><path fill="currentColor" d="${shapes.join('')}"/></svg>`;
+}
+
+/**
+ * The frame of a screen: its bar, and the shape of a box where a count will stand. Nothing in it can be touched. It is not there
+ * before the theme is.
+ */
 const frame = ({ colour }) => `
 <style>
-.shell{${variables(colour.light)};position:fixed;inset:0;display:flex;flex-direction:column;background:var(--s-paper);color:var(--s-ink);font:700 1.125rem Overpass_700Bold,system-ui,sans-serif}
+.shell{${variables(colour.light)};position:fixed;inset:0;flex-direction:column;display:none;background:var(--s-paper);color:var(--s-ink)}
+.themed .shell{display:flex}
 .dark .shell{${variables(colour.dark)}}
 .sun .shell{${variables(colour.sun)}}
 .shell i{display:block}
 .shell .bar{height:56px;box-sizing:border-box;border-bottom:1px solid var(--s-hair);display:flex;align-items:center;padding:0 16px}
 .shell .band{height:64px;margin:10px 10px 12px;border:2px solid var(--s-line);border-radius:8px;background:var(--s-sheet)}
-.shell .box{width:min(64%,360px);height:32vh;margin:0 auto;border:4px solid var(--s-ink);border-top:0}
-.shell .fill{height:52%;margin-top:calc(32vh * .48 - 4px);background:var(--s-hair)}
+.shell .box{display:flex;align-items:flex-end;width:min(64%,360px);height:32vh;margin:0 auto;border:4px solid var(--s-ink);border-top:0}
+.shell .fill{flex:1;height:52%;background:var(--s-hair)}
 :root:not(.counts) .shell .band,:root:not(.counts) .shell .box{display:none}
 </style>
-<div class="shell" aria-hidden="true"><i class="bar">Dense Pack</i><i class="band"></i><i class="box"><i class="fill"></i></i></div>`;
+<div class="shell" aria-hidden="true"><i class="bar">${nameDrawn(1.125)}</i><i class="band"></i><i class="box"><i class="fill"></i></i></div>`;
 
-/** Runs before anything is painted: the theme, the size of text, and which frame the address has. */
+/**
+ * Runs before anything is painted: the theme, the size of text, and which frame the address has. It stands after the frame: a
+ * browser reading a page rests after a script, and would paint a page without a frame first.
+ */
 function themed(KEY) {
   const root = document.documentElement;
   let chosen = {};
@@ -40,14 +72,15 @@ function themed(KEY) {
     : matchMedia('(prefers-color-scheme: dark)').matches
       ? 'dark'
       : 'light';
+  root.classList.add('themed');
   if (theme !== 'light') root.classList.add(theme);
   if ([125, 150, 200].includes(chosen.text)) root.style.fontSize = `${chosen.text}%`;
   if (/^\/job\/[^/]+\/box\//.test(location.pathname)) root.classList.add('counts');
 }
 
 /**
- * Runs once the frame is painted: what the screen will ask for is asked for now, and the app begins. Its scripts were fetched
- * beside the frame but do not run, nor are compiled, before it is there.
+ * Runs once the frame is painted: what the screen will ask for is asked for now, the scripts of the app too: to ask for
+ * anything sooner keeps the frame waiting.
  */
 function early(scripts, fonts, jobScreen) {
   const begin = () => {
@@ -94,14 +127,8 @@ export function writeShell(dist, tokensFile) {
   };
   const script = found(/<script type="module"[^>]*><\/script>/, 'script');
   const sheet = found(/<link rel="stylesheet"[^>]*>/, 'style sheet');
-  // The faces stand in the page itself: the frame is set in them.
   const css = join(dist, /href="([^"]+)"/.exec(sheet)[1]);
-  const rules = readFileSync(css, 'utf8');
-  const faces = rules.match(/@font-face\s*\{[^}]*\}/g) ?? [];
-  writeFileSync(
-    css,
-    faces.reduce((left, face) => left.replace(face, ''), rules),
-  );
+  const faces = readFileSync(css, 'utf8').match(/@font-face\s*\{[^}]*\}/g) ?? [];
   // What nearly every screen begins with is fetched before it is met.
   const fonts = faces
     .map((face) => /url\(["']?([^"')]+)/.exec(face)[1])
@@ -120,14 +147,9 @@ export function writeShell(dist, tokensFile) {
       .replace(script, '')
       .replace(sheet, '')
       .replace(
-        '</title>',
-        () =>
-          `</title>\n    <script>(${themed})(${JSON.stringify('dense-pack/preferences')});</script>\n    <style id="faces">${faces.join('')}</style>`,
-      )
-      .replace(
         '<div id="root"></div>',
         () =>
-          `<div id="root">${frame(JSON.parse(readFileSync(tokensFile, 'utf8')))}</div>\n    ${scripts.map((src) => `<link rel="preload" as="script" href="${src}">`).join('\n    ')}\n    <script>(${early})(${[scripts, fonts, jobScreen].map((one) => JSON.stringify(one)).join()});</script>\n    ${sheet.replace(' crossorigin', '')}`,
+          `<div id="root">${frame(JSON.parse(readFileSync(tokensFile, 'utf8')))}</div>\n    <script>(${themed})(${JSON.stringify('dense-pack/preferences')});</script>\n    <script>(${early})(${[scripts, fonts, jobScreen].map((one) => JSON.stringify(one)).join()});</script>\n    ${sheet.replace(' crossorigin', '')}`,
       ),
   );
 }
