@@ -244,3 +244,12 @@ test('a control character pasted into a label is read as a blank, and nothing is
   const box = BoxDocument.parse(boxWith({ items: [{ ...CABLE, label: 'hall\tlight\r\nold\u0000' }] }));
   expect(box.items[0]).toMatchObject({ label: 'hall light old ' });
 });
+
+test('what would turn the writing around it is left out, half a character is told, and whole ones stay', () => {
+  const read = (label: string) => BoxDocument.parse(boxWith({ items: [{ ...CABLE, label }] })).items[0];
+  expect(read('to \u202eetavirp\u202c \u2067hall\u2069\ufeff')).toMatchObject({ label: 'to etavirp hall' });
+  expect(read('cut \ud83d off')).toMatchObject({ label: 'cut \ufffd off' });
+  // A lamp of two halves, a hand and its colour, and a word written from the right are as they were typed.
+  for (const label of ['💡 attic', '👍🏽', 'חדר 12', 'cafe\u0301'])
+    expect(read(label)).toMatchObject({ label });
+});

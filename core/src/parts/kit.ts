@@ -5,6 +5,7 @@
  */
 import { z } from 'zod';
 import { lengthIn, LIMITS, volumeIn } from '../box/document.ts';
+import { oneLine } from '../box/one-line.ts';
 import { HANGINGS } from '../box/site.ts';
 import { lengthText, volumeText } from '../box/texts.ts';
 import { FORMS, keysOf, MATERIALS, MOUNTS } from '../box/words.ts';
@@ -24,7 +25,7 @@ const outside = lengthText(LIMITS.insideMost, '24 in');
 /** A box of the truck as a person writes it down. */
 export const TruckBox = z.strictObject({
   id: z.string().regex(/^[a-z0-9-]{1,60}$/, 'must be 1 to 60 of a–z, 0–9 and “-”'),
-  name: z.string().trim().min(1, 'name the box').max(80, 'must be at most 80 characters'),
+  name: oneLine(80).trim().min(1, 'name the box'),
   form: z.enum(keysOf(FORMS), { error: `must be one of ${Object.keys(FORMS).join(', ')}` }),
   material: z.enum(MATERIALS, { error: `must be ${MATERIALS.join(' or ')}` }),
   gangs: z.int().min(1, 'must be at least 1').max(6, 'must be at most 6'),
@@ -42,7 +43,7 @@ export type TruckBox = z.output<typeof TruckBox>;
 /** A ring, extension or starter as a person writes it down. */
 export const TruckAdd = z.strictObject({
   id: TruckBox.shape.id,
-  name: z.string().trim().min(1, 'name the part').max(80, 'must be at most 80 characters'),
+  name: oneLine(80).trim().min(1, 'name the part'),
   part: z.enum(['ring', 'ext']),
   volume: volumeText,
   on: z.array(z.enum(keysOf(FORMS))).min(1, 'choose the boxes it goes on'),
