@@ -87,6 +87,17 @@ test.each([
   await hand.page.browserContext().close();
 });
 
+test('without its style sheet the app is plain, and there', async () => {
+  const hand = await world.page(PHONE);
+  await hand.page.setRequestInterception(true);
+  hand.page.on('request', (request) =>
+    request.url().endsWith('.css') ? void request.abort() : void request.continue(),
+  );
+  await hand.page.goto(`${world.address}/job/demo-house-on-the-hill/box/demo-den-outlet`);
+  await hand.page.waitForSelector('[data-testid="fill"]', { timeout: 20_000 });
+  await hand.page.browserContext().close();
+});
+
 test('a part that cannot be fetched says so, the verdict stays, and trying again brings it', async () => {
   const hand = await world.page(PHONE);
   await hand.page.setRequestInterception(true);

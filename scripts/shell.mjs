@@ -57,8 +57,11 @@ const frame = ({ colour }) => `
 /**
  * Runs before anything is painted: the theme, the size of text, and which frame the address has. It stands after the frame: a
  * browser reading a page rests after a script, and would paint a page without a frame first.
+ *
+ * Once the frame is painted what the screen will ask for is asked for, the style and the scripts of the app first: to ask for
+ * anything sooner keeps the frame waiting. The type is asked for while the scripts are under way.
  */
-function themed(KEY) {
+function begin(KEY, sheet, scripts, fonts, jobScreen) {
   const root = document.documentElement;
   let chosen = {};
   try {
@@ -75,31 +78,33 @@ function themed(KEY) {
   root.classList.add('themed');
   if (theme !== 'light') root.classList.add(theme);
   if ([125, 150, 200].includes(chosen.text)) root.style.fontSize = `${chosen.text}%`;
-  if (/^\/job\/[^/]+\/box\//.test(location.pathname)) root.classList.add('counts');
-}
+  const path = location.pathname;
+  if (/^\/job\/[^/]+\/box\//.test(path)) root.classList.add('counts');
 
-/**
- * Runs once the frame is painted: what the screen will ask for is asked for now, the scripts of the app too: to ask for
- * anything sooner keeps the frame waiting.
- */
-function early(scripts, fonts, jobScreen) {
-  const begin = () => {
+  const put = (kind, what) => document.head.appendChild(Object.assign(document.createElement(kind), what));
+  const fetchFirst = (what) => put('link', { rel: 'preload', ...what });
+  const askForAll = () => {
+    // One that cannot be had is not waited for by whoever comes later.
+    const dress = put('link', { rel: 'stylesheet', href: sheet });
+    dress.onerror = () => dress.remove();
+    for (const src of scripts) put('script', { src, async: false });
     window.early = {};
     const ask = (address) => {
       window.early[address] = fetch(address);
       window.early[address].catch(() => undefined);
     };
-    const put = (kind, what) => document.head.appendChild(Object.assign(document.createElement(kind), what));
-    const fetchFirst = (what) => put('link', { rel: 'preload', ...what });
-    const job = /^\/job\/([^/]+)/.exec(location.pathname);
-    if (location.pathname === '/') ask('/api/v1/jobs');
+    const job = /^\/job\/([^/]+)/.exec(path);
+    if (path === '/') ask('/api/v1/jobs');
     else if (job && job[1] !== 'now') ask(`/api/v1/jobs/${job[1]}?from=0&most=200`);
-    for (const src of scripts) put('script', { src, async: false });
-    if (/^\/job\/[^/]+$/.test(location.pathname)) fetchFirst({ as: 'script', href: jobScreen });
-    for (const href of fonts) fetchFirst({ as: 'font', href, crossOrigin: 'anonymous' });
+    if (/^\/job\/[^/]+$/.test(path)) fetchFirst({ as: 'script', href: jobScreen });
+    setTimeout(() => {
+      for (const href of fonts) fetchFirst({ as: 'font', href, crossOrigin: 'anonymous' });
+    });
   };
-  if (document.hidden) begin();
-  else requestAnimationFrame(() => setTimeout(begin));
+  if (document.hidden) return askForAll();
+  // What is kept on the phone is read beside the frame: it is there at once, and would be waited for afterwards.
+  if (navigator.serviceWorker?.controller) for (const href of scripts) fetchFirst({ as: 'script', href });
+  requestAnimationFrame(() => setTimeout(askForAll));
 }
 
 const ROOT = join(import.meta.dirname, '..');
@@ -112,9 +117,8 @@ function loaderOf(entry) {
 }
 
 /**
- * Puts the frame and the early fetching into the exported page. Its scripts stand in the page itself, so that they
- * need not be waited for: the server lets them run by their hashes. The style sheet stands after the frame, which is painted
- * before it has come.
+ * Puts the frame and the early fetching into the exported page. Its script stands in the page itself, so that it
+ * need not be waited for: the server lets it run by its hash. The style sheet is asked for after the frame is painted.
  * @param dist the exported app
  */
 export function writeShell(dist, tokensFile) {
@@ -127,8 +131,8 @@ export function writeShell(dist, tokensFile) {
   };
   const script = found(/<script type="module"[^>]*><\/script>/, 'script');
   const sheet = found(/<link rel="stylesheet"[^>]*>/, 'style sheet');
-  const css = join(dist, /href="([^"]+)"/.exec(sheet)[1]);
-  const faces = readFileSync(css, 'utf8').match(/@font-face\s*\{[^}]*\}/g) ?? [];
+  const css = /href="([^"]+)"/.exec(sheet)[1];
+  const faces = readFileSync(join(dist, css), 'utf8').match(/@font-face\s*\{[^}]*\}/g) ?? [];
   // What nearly every screen begins with is fetched before it is met.
   const fonts = faces
     .map((face) => /url\(["']?([^"')]+)/.exec(face)[1])
@@ -149,7 +153,7 @@ export function writeShell(dist, tokensFile) {
       .replace(
         '<div id="root"></div>',
         () =>
-          `<div id="root">${frame(JSON.parse(readFileSync(tokensFile, 'utf8')))}</div>\n    <script>(${themed})(${JSON.stringify('dense-pack/preferences')});</script>\n    <script>(${early})(${[scripts, fonts, jobScreen].map((one) => JSON.stringify(one)).join()});</script>\n    ${sheet.replace(' crossorigin', '')}`,
+          `<div id="root">${frame(JSON.parse(readFileSync(tokensFile, 'utf8')))}</div>\n    <script>(${begin})(${['dense-pack/preferences', css, scripts, fonts, jobScreen].map((one) => JSON.stringify(one)).join()});</script>\n    <i id="framed" hidden></i>`,
       ),
   );
 }
