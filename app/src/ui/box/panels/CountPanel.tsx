@@ -5,7 +5,7 @@ import { editionOf } from '@dense-pack/core/edition/index';
 import { wordsOf } from '@dense-pack/core/finding/finding';
 import { plainSayer } from '@dense-pack/core/finding/say';
 import type { Tally } from '@dense-pack/core/fill/tally';
-import { memo, useDeferredValue } from 'react';
+import { memo, useDeferredValue, useMemo } from 'react';
 import { View } from 'react-native';
 import { Notice } from '../../parts/Notice';
 import { Button } from '../../parts/Press';
@@ -15,11 +15,10 @@ import { Tape } from '../../tape/Tape';
 import { BothWays } from './BothWays';
 import { WorkRoomFold } from '../../tape/WorkRoomFold';
 
+type Counted = Pick<CountPanelProps, 'box' | 'counted'>;
+
 /** How many rules beside the fill are broken: the list stands in Fix. */
-const BesideTheFill = memo(function BesideTheFill({
-  box,
-  counted,
-}: Pick<CountPanelProps, 'box' | 'counted'>) {
+const BesideTheFill = memo(function BesideTheFill({ box, counted }: Counted) {
   const edition = editionOf(counted.edition);
   const { findings } = checkBox(box, edition, counted);
   const say = plainSayer(edition.unit);
@@ -32,7 +31,7 @@ const BesideTheFill = memo(function BesideTheFill({
   );
 });
 
-interface FixButtonProps extends Pick<CountPanelProps, 'box' | 'counted'> {
+interface FixButtonProps extends Counted {
   readonly onPress: () => void;
 }
 
@@ -51,10 +50,29 @@ interface CountPanelProps {
   readonly onFix?: (() => void) | undefined;
 }
 
+const BelowTheTape = memo(function BelowTheTape({ box, counted }: Counted) {
+  const edition = editionOf(counted.edition);
+  return (
+    <>
+      <BothWays box={box} edition={edition} />
+      <BesideTheFill box={box} counted={counted} />
+      <WorkRoomFold box={box} counted={counted} />
+      <OtherEditions box={box} counted={counted} />
+      <RoomLeft box={box} edition={edition} />
+      <Notice title="Before hands go in">
+        Power off, locked or tagged, and proved dead conductor by conductor. The adopted local code and the
+        inspector decide; this is work for licensed people.
+      </Notice>
+    </>
+  );
+});
+
 export function CountPanel({ box, counted, open, onOpen, onFix }: CountPanelProps) {
-  // What takes many counts follows after the verdict is on the screen.
-  const later = useDeferredValue(box);
-  const laterCounted = useDeferredValue(counted);
+  // What takes many counts follows after the verdict is on the screen; what stands below the tape comes after it.
+  const later = useDeferredValue<Counted | null>(
+    useMemo(() => ({ box, counted }), [box, counted]),
+    null,
+  );
   return (
     <View className="gap-3">
       {counted.warnings.map((warning, nth) => (
@@ -64,15 +82,7 @@ export function CountPanel({ box, counted, open, onOpen, onFix }: CountPanelProp
       ))}
       <Tape counted={counted} open={open} onOpen={onOpen} />
       {onFix && <FixButton box={box} counted={counted} onPress={onFix} />}
-      <BothWays box={later} edition={editionOf(laterCounted.edition)} />
-      <BesideTheFill box={later} counted={laterCounted} />
-      <WorkRoomFold box={later} counted={laterCounted} />
-      <OtherEditions box={later} counted={laterCounted} />
-      <RoomLeft box={later} edition={editionOf(laterCounted.edition)} />
-      <Notice title="Before hands go in">
-        Power off, locked or tagged, and proved dead conductor by conductor. The adopted local code and the
-        inspector decide; this is work for licensed people.
-      </Notice>
+      {later && <BelowTheTape {...later} />}
     </View>
   );
 }

@@ -5,13 +5,22 @@ import { printCountLine } from '@dense-pack/core/shorthand/print';
 import { tally } from '@dense-pack/core/fill/tally';
 import { readCountLine } from '@dense-pack/core/shorthand/read';
 import { fireEvent, render, screen } from '@testing-library/react-native';
-import { type ComponentType, useEffect, useState } from 'react';
+import { type ComponentType, useEffect, useLayoutEffect, useState } from 'react';
 import { BoxPanel } from './BoxPanel';
 import { CablePanel } from './CablePanel';
 import { CountPanel } from './CountPanel';
 import { DevicePanel } from './DevicePanel';
 import { InTheBox } from './InTheBox';
 import { MorePanel } from './MorePanel';
+
+/** What was drawn, in its order. */
+const mockDrawn: string[] = [];
+jest.mock('../../tape/RoomLeft', () => ({
+  RoomLeft: () => {
+    mockDrawn.push('room left');
+    return null;
+  },
+}));
 
 let now: BoxDocument;
 const opened = jest.fn();
@@ -84,6 +93,21 @@ test('a count that is no pass leads to what makes it legal, and a legal one does
   }
   shown('18 in3, 2x 12/2, duplex');
   expect(screen.queryByText('What makes it legal')).toBeNull();
+});
+
+test('the tape is drawn at once, and what stands below it comes after', () => {
+  const read = readCountLine('18 in3, 2x 12/2, duplex');
+  if (!read.ok) throw new Error(read.error.expected);
+  const counted = tally(read.box, editionOf('nec2023'));
+  function Watched({ box }: { readonly box: BoxDocument }) {
+    useLayoutEffect(() => void mockDrawn.push('drawn'), []);
+    return <CountPanel box={box} counted={counted} open={undefined} onOpen={opened} />;
+  }
+  mockDrawn.length = 0;
+  render(<Watched box={read.box} />);
+  screen.getByLabelText('Count');
+  screen.getByText('Before hands go in');
+  expect(mockDrawn).toEqual(['drawn', 'room left']);
 });
 
 test('all that is in the box is listed, each to open, to count and to take out', () => {
