@@ -250,6 +250,14 @@ test('what would turn the writing around it is left out, half a character is tol
   expect(read('to \u202eetavirp\u202c \u2067hall\u2069\ufeff')).toMatchObject({ label: 'to etavirp hall' });
   expect(read('cut \ud83d off')).toMatchObject({ label: 'cut \ufffd off' });
   // A lamp of two halves, a hand and its colour, and a word written from the right are as they were typed.
-  for (const label of ['💡 attic', '👍🏽', 'חדר 12', 'cafe\u0301'])
+  for (const label of ['💡 attic', '👍🏽', '👷\u200d♀️', 'חדר 12', 'cafe\u0301'])
     expect(read(label)).toMatchObject({ label });
+});
+
+test('a name of nothing that can be seen is no name', () => {
+  for (const name of ['\u200b', '\u2060 \ufeff', '\u202e\u202c', '\t'])
+    expect(JobFields.safeParse({ name }).error?.issues).toMatchObject([
+      { path: ['name'], message: 'must name the job' },
+    ]);
+  expect(JobFields.parse({ name: '\u200bRow house' }).name).toBe('Row house');
 });

@@ -3,8 +3,11 @@ import { z } from 'zod';
 
 /** Line breaks and other control characters, as a run. */
 const CONTROL = /[\u0000-\u001f\u007f-\u009f\u2028\u2029]+/gu;
-/** What turns or hides the text around it (Unicode Standard Annex 9, explicit directional formatting; a byte order mark). */
-const TURNING = /[\u202a-\u202e\u2066-\u2069\ufeff]/gu;
+/**
+ * What turns the text around it (Unicode Standard Annex 9, explicit directional formatting), and what is not seen at all: a name of
+ * nothing else would be a card without a name. Joiners stay: words and signs are made with them.
+ */
+const TURNING_OR_UNSEEN = /[\u202a-\u202e\u2066-\u2069\u200b\u2060\ufeff]/gu;
 /** Half of a character: no file and no database keeps it as it is. */
 const HALF = /\p{Surrogate}/gu;
 
@@ -16,5 +19,5 @@ const HALF = /\p{Surrogate}/gu;
 export const oneLine = (most: number) =>
   z
     .string()
-    .overwrite((text) => text.replace(CONTROL, ' ').replace(TURNING, '').replace(HALF, '\ufffd'))
+    .overwrite((text) => text.replace(CONTROL, ' ').replace(TURNING_OR_UNSEEN, '').replace(HALF, '\ufffd'))
     .max(most, `must be at most ${most} characters`);
