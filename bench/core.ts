@@ -17,6 +17,7 @@ import { countedIds } from '@dense-pack/core/box/piece-id';
 import { spawn } from 'node:child_process';
 import { once } from 'node:events';
 import { editionOf } from '@dense-pack/core/edition/index';
+import { certaintyOf } from '@dense-pack/core/certainty/certainty';
 import { tally } from '@dense-pack/core/fill/tally';
 import { DEFAULT_WEIGHTS } from '@dense-pack/core/remedy/remedy';
 import { findRemedies } from '@dense-pack/core/remedy/search';
@@ -64,6 +65,27 @@ for (const [name, line] of Object.entries(BOXES)) {
   const count = time(() => tally(box, edition), 20_000);
   console.log(
     `  ${name}: ${count.toFixed(2)} µs / ${parse.toFixed(2)} µs (${text.length} bytes) = ${(count / parse).toFixed(2)}`,
+  );
+}
+
+console.log('tally with what could change it, against the tally alone and JSON.parse of the same box');
+for (const [name, line] of Object.entries({
+  ...BOXES,
+  'certain, clamps open': '32 in3 plastic 2-gang, 12/2 feed, 12/2 out, 12/2 leg, switch, duplex',
+  'not certain': '32 in3 plastic 2-gang, 3x 12/2, 12/3, 2x switch',
+  'five facts open': 'box oct-1.5, 2x 14/2 old, fixture 2x18, terminal 14',
+})) {
+  const read = readCountLine(line);
+  if (!read.ok) throw new Error(read.error.expected);
+  const { box } = read;
+  const text = JSON.stringify(box);
+  const edition = editionOf(box.edition ?? 'nec2023');
+  const chosen = box.edition !== undefined;
+  const parse = time(() => JSON.parse(text) as unknown, 20_000);
+  const plain = time(() => tally(box, edition), 20_000);
+  const whole = time(() => certaintyOf(box, edition, tally(box, edition), { chosen }), 5_000);
+  console.log(
+    `  ${name}: ${whole.toFixed(2)} µs / ${plain.toFixed(2)} µs = ${(whole / plain).toFixed(2)}; of JSON.parse ${(whole / parse).toFixed(2)}`,
   );
 }
 

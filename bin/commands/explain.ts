@@ -1,5 +1,7 @@
 /** `dense-pack explain`: the count of one box with every reason, and what room is left. */
 import type { EditionId } from '@dense-pack/core/edition/index';
+import { certaintyOf } from '@dense-pack/core/certainty/certainty';
+import { certaintyJson } from '@dense-pack/core/certainty/certainty-json';
 import { roomLeft, smallestBoxes } from '@dense-pack/core/fill/room';
 import { tally } from '@dense-pack/core/fill/tally';
 import { tallyJson } from '@dense-pack/core/fill/tally-json';
@@ -7,7 +9,7 @@ import { printVolume, UNIT_NAMES } from '@dense-pack/core/quantity/volume';
 import type { Command } from 'commander';
 import { exitOf } from './exit.ts';
 import { readOneLine } from './one-line.ts';
-import { editionOption } from './options.ts';
+import { editionOption, isChosen } from './options.ts';
 import { tapeText } from './tape.ts';
 
 export function addExplain(program: Command): void {
@@ -17,11 +19,12 @@ export function addExplain(program: Command): void {
     .argument('<line>', 'a count line')
     .option('--json', 'print JSON', false)
     .addOption(editionOption())
-    .action((line: string, options: { json: boolean; edition: EditionId }) => {
+    .action((line: string, options: { json: boolean; edition: EditionId }, command: Command) => {
       const read = readOneLine(line, options.edition);
       if (!read) return;
       const { box, edition } = read;
       const counted = tally(box, edition);
+      const certainty = certaintyOf(box, edition, counted, { chosen: isChosen(box, command) });
       const room = roomLeft(box, edition);
       const boxes = smallestBoxes(box, edition).map(({ standard }) => ({
         box: standard.code,
@@ -30,13 +33,15 @@ export function addExplain(program: Command): void {
       }));
       process.exitCode = exitOf(counted.verdict);
       if (options.json) {
-        console.log(JSON.stringify({ ...tallyJson(counted), room, smallestBoxes: boxes }));
+        console.log(
+          JSON.stringify({ ...tallyJson(counted), ...certaintyJson(certainty), room, smallestBoxes: boxes }),
+        );
         return;
       }
       const { allowances, boxes: table } = edition;
       console.log(
         [
-          tapeText(counted),
+          tapeText(counted, certainty),
           '',
           ...counted.lines.map((one) => `${one.section}  ${one.what}: ${one.why}`),
           '',

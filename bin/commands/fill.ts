@@ -2,6 +2,8 @@
 import { type EditionId, editionOf } from '@dense-pack/core/edition/index';
 import { CsvRefused } from '@dense-pack/core/exchange/csv';
 import { tally } from '@dense-pack/core/fill/tally';
+import { type Certainty, certaintyOf } from '@dense-pack/core/certainty/certainty';
+import { certaintyJson } from '@dense-pack/core/certainty/certainty-json';
 import { tallyJson } from '@dense-pack/core/fill/tally-json';
 import type { BoxDocument } from '@dense-pack/core/box/document';
 import { readCountLine } from '@dense-pack/core/shorthand/read';
@@ -10,13 +12,17 @@ import type { VolumeUnit } from '@dense-pack/core/quantity/volume';
 import { type Command, Option } from 'commander';
 import { EXIT, type ExitCode, exitOf, worse } from './exit.ts';
 import { forEachCsvRow, isFile, linesOf, openInput, say } from './input.ts';
-import { editionOption } from './options.ts';
+import { editionChosen, editionOption } from './options.ts';
 import { tapeText } from './tape.ts';
 
 interface FillOptions {
   readonly json: boolean;
   readonly edition: EditionId;
   readonly units?: VolumeUnit;
+  /** A verdict that is not certain ends with 3. */
+  readonly strict: boolean;
+  /** Somebody chose the edition of lines that name none. */
+  readonly chosen: boolean;
 }
 
 export function addFill(program: Command): void {
@@ -32,8 +38,10 @@ export function addFill(program: Command): void {
         'ml',
       ]),
     )
+    .option('--strict', 'a verdict that an open fact could change ends with 3', false)
     .addHelpText('after', '\nExit code: 0 legal, 1 over, 3 unknown, 2 unreadable; of many lines, the worst.')
-    .action(async (line: string, options: FillOptions) => {
+    .action(async (line: string, given: Omit<FillOptions, 'chosen'>, command: Command) => {
+      const options = { ...given, chosen: editionChosen(command) };
       if (line !== '-' && !isFile(line)) {
         process.exitCode = fillOne(line, options);
       } else if (line.toLowerCase().endsWith('.csv')) {
@@ -45,10 +53,23 @@ export function addFill(program: Command): void {
 }
 
 function count(box: BoxDocument, options: FillOptions): { text: string; exit: ExitCode } {
-  const counted = tally(box, editionOf(box.edition ?? options.edition));
-  const text = options.json ? JSON.stringify(tallyJson(counted)) : tapeText(counted, options.units);
-  return { text, exit: exitOf(counted.verdict) };
+  const edition = editionOf(box.edition ?? options.edition);
+  const counted = tally(box, edition);
+  const certainty = certaintyOf(box, edition, counted, {
+    chosen: box.edition !== undefined || options.chosen,
+  });
+  const text = options.json
+    ? JSON.stringify({ ...tallyJson(counted), ...certaintyJson(certainty) })
+    : [tapeText(counted, certainty, options.units), ...openText(certainty)].join('\n');
+  return { text, exit: options.strict && !certainty.certain ? EXIT.unknown : exitOf(counted.verdict) };
 }
+
+/** What is open, as lines of text: the question, and what to add to the line for each answer. */
+const openText = ({ open }: Certainty): string[] =>
+  open.flatMap(({ question, answers }) => [
+    `open: ${question}`,
+    ...answers.map(({ say, words, verdict }) => `  ${words}: add “${say}” (${verdict})`),
+  ]);
 
 function fillOne(line: string, options: FillOptions): ExitCode {
   const read = readCountLine(line, options.edition);

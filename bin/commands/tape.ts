@@ -5,13 +5,15 @@ import type { Volume, VolumeUnit } from '@dense-pack/core/quantity/volume';
 import { showVolume, UNIT_NAMES } from '@dense-pack/core/quantity/volume';
 import { editionOf } from '@dense-pack/core/edition/index';
 import type { Tally } from '@dense-pack/core/fill/tally';
-import { verdictWords } from '@dense-pack/core/fill/verdict';
+import type { Certainty } from '@dense-pack/core/certainty/certainty';
+import { certainWords } from '@dense-pack/core/certainty/words';
 
 /**
  * The whole count as lines of text: what counts, what it adds up to, what was left out, what to know.
+ * @param certainty what of the verdict is open
  * @param units show volumes in these; a count by conductors stays one
  */
-export function tapeText(counted: Tally, units?: VolumeUnit): string {
+export function tapeText(counted: Tally, certainty: Certainty, units?: VolumeUnit): string {
   const other = counted.unit !== 'conductors' && units !== undefined && units !== counted.unit;
   const show = (value: Amount) =>
     other ? showVolume(value as number as Volume, units) : showAmount(value, counted.unit);
@@ -31,11 +33,12 @@ export function tapeText(counted: Tally, units?: VolumeUnit): string {
   const lines = rows.map(
     ([what, sum, total]) => `${what.padEnd(wide)}  ${sum.padStart(sums)}  ${total.padStart(totals)}`,
   );
+  const words = certainWords(counted, certainty);
   return [
     `${editionOf(counted.edition).name}, ${other ? UNIT_NAMES[units] : unitName(counted.unit)}`,
     ...lines,
     ...counted.notCounted.map((one) => `not counted: ${one.what}. ${one.reason}`),
     ...counted.warnings.map((warning) => `note: ${wordsOf(warning)}`),
-    verdictWords(counted).toUpperCase().slice(0, 1) + verdictWords(counted).slice(1),
+    words.toUpperCase().slice(0, 1) + words.slice(1),
   ].join('\n');
 }

@@ -68,6 +68,8 @@ const cable = z.strictObject({
   make: z.enum(CABLE_MAKES).default('nm'),
   /** False for a cable without an equipment ground. AC never has one to count. */
   ground: z.boolean().default(true),
+  /** An old cable: nobody has looked whether it has a ground. It counts as one that has until somebody looks. */
+  old: z.literal(true).optional(),
   /** Size of the cable's EGC where it is not that of its conductors. */
   groundSize: size.optional(),
   /** What it does in this box, as far as it is told. */
@@ -122,6 +124,8 @@ const device = z.strictObject({
   size: size.optional(),
   /** Gangs it needs. */
   wide: z.int().min(1).max(6).default(1),
+  /** The width is that of its kind; nobody measured or read it. */
+  wideAssumed: z.literal(true).optional(),
   /** Depth of its body behind the strap. */
   depth: lengthText(LIMITS.depthMost, '6 in').optional(),
   /** Rating of a receptacle, in amperes. */
@@ -131,6 +135,10 @@ const device = z.strictObject({
   label: label.optional(),
   side: side.optional(),
 });
+
+/** What somebody looked for and did not find. What is neither listed nor here is not known. */
+export const ABSENT = ['clamps', 'stud', 'hickey', 'connectors'] as const;
+export type Absent = (typeof ABSENT)[number];
 
 const clamps = z.strictObject({
   id: itemId,
@@ -155,17 +163,24 @@ const terminal = z.strictObject({
   size,
   side: side.optional(),
 });
-const fixture = z.strictObject({
-  id: pieceId,
-  kind: z.literal('fixture'),
-  /** Fixture wires, the luminaire's own 18 AWG ground not included. */
-  count,
-  size,
-  domed: z.boolean().default(false),
-  duty: Duty.optional(),
-  label: label.optional(),
-  side: side.optional(),
-});
+const fixture = z
+  .strictObject({
+    id: pieceId,
+    kind: z.literal('fixture'),
+    /** Fixture wires, the luminaire's own 18 AWG ground not included. */
+    count,
+    size,
+    domed: z.boolean().default(false),
+    /** Somebody looked: the canopy is flat. Neither domed nor flat: not known. */
+    flat: z.literal(true).optional(),
+    duty: Duty.optional(),
+    label: label.optional(),
+    side: side.optional(),
+  })
+  .refine(({ domed, flat }) => !(domed && flat), {
+    path: ['flat'],
+    error: 'a canopy is domed or flat, not both',
+  });
 const connectors = z.strictObject({
   id: itemId,
   kind: z.literal('connectors'),
@@ -226,6 +241,8 @@ const stamp = z.strictObject({ size, count: z.int().min(1).max(200) });
 export const shell = z.strictObject({
   /** Marked volume. It governs over the table. */
   volume: volumeText.optional(),
+  /** The volume is that of a catalog; nobody read the stamp yet. */
+  catalog: z.literal(true).optional(),
   /** Standard metal box of the edition's table. */
   box: code.optional(),
   /** Inside width, height and depth: an estimate, never a pass. */
@@ -264,6 +281,18 @@ function conductorsOf(one: z.output<typeof item>): number {
   return one.kind === 'conductors' || one.kind === 'fixture' ? one.count : 0;
 }
 
+/** Whether the items name what was said to be absent. Push-in flaps are no clamps that grip. */
+export function isListed(items: readonly z.output<typeof item>[], absent: Absent): boolean {
+  switch (absent) {
+    case 'clamps':
+      return items.some((one) => one.kind === 'clamps' && one.hold === 'grip');
+    case 'connectors':
+      return items.some(({ kind }) => kind === 'connectors');
+    default:
+      return items.some((one) => one.kind === 'fitting' && one.fitting === absent);
+  }
+}
+
 export const BoxDocument = z
   .strictObject({
     version: z.literal(DOCUMENT_VERSION),
@@ -273,6 +302,8 @@ export const BoxDocument = z
     /** Whether push-in flaps count as clamps: the default school leaves them out. */
     flaps: z.enum(['leave-out', 'count']).default('leave-out'),
     items: z.array(item).max(LIMITS.items, `must be at most ${LIMITS.items} pieces`),
+    /** What somebody looked for and did not find. */
+    absent: z.array(z.enum(ABSENT)).max(ABSENT.length).optional(),
     /** Facts for the checks beyond fill. */
     site: Site.optional(),
     /** The circuits that come to it, and how it is wired. */
@@ -290,6 +321,14 @@ export const BoxDocument = z
   .refine((box) => box.items.reduce((sum, one) => sum + conductorsOf(one), 0) <= LIMITS.conductors, {
     path: ['items'],
     error: `more than ${LIMITS.conductors} conductors in one box`,
+  })
+  .refine((box) => box.absent === undefined || box.absent.every((one) => !isListed(box.items, one)), {
+    path: ['absent'],
+    error: 'what is in the box cannot be absent from it: leave one of the two out',
+  })
+  .refine((box) => box.shell.catalog === undefined || box.shell.volume !== undefined, {
+    path: ['shell', 'catalog'],
+    error: 'only a volume can come from a catalog',
   })
   .refine((box) => !(box.shell.box !== undefined && box.shell.material === 'plastic'), {
     path: ['shell', 'material'],

@@ -1,9 +1,38 @@
 /** Changes to a box, as values: each takes a box and gives the changed one. */
 import type { Size } from '../edition/index.ts';
-import { type BoxDocument, type Item, larger, LIMITS, type Shell } from './document.ts';
+import {
+  type Absent,
+  type BoxDocument,
+  isListed,
+  type Item,
+  larger,
+  LIMITS,
+  type Shell,
+} from './document.ts';
 import type { NewId } from './piece-id.ts';
 import { alike, rowWith } from './rows.ts';
 import type { Site } from './site.ts';
+
+/** A box that says of nothing it holds that it is not there. */
+function consistent(box: BoxDocument): BoxDocument {
+  if (box.absent === undefined || !box.absent.some((one) => isListed(box.items, one))) return box;
+  const { absent, ...rest } = box;
+  const left = absent.filter((one) => !isListed(box.items, one));
+  return left.length === 0 ? rest : { ...rest, absent: left };
+}
+
+/** Records that somebody looked for something and found none of it: what was recorded of it is taken out. */
+export function markAbsent(box: BoxDocument, absent: Absent): BoxDocument {
+  const items = box.items.filter((item) => !isListed([item], absent));
+  return { ...box, items, absent: [...new Set([...(box.absent ?? []), absent])] };
+}
+
+/** Takes back what was said to be absent: it is not known again. */
+export function forgetAbsent(box: BoxDocument, forgotten: readonly Absent[]): BoxDocument {
+  const { absent = [], ...rest } = box;
+  const left = absent.filter((one) => !forgotten.includes(one));
+  return left.length === 0 ? rest : { ...rest, absent: left };
+}
 
 /** An item that has not been put into a box yet. */
 export type NewItem = Item extends infer I ? (I extends Item ? Omit<I, 'id'> : never) : never;
@@ -36,7 +65,8 @@ export function addItem(box: BoxDocument, item: NewItem, newId: NewId): { box: B
   const added = { ...item, id } as Item;
   const last = box.items.findLastIndex((one) => alike(one, added));
   const at = last < 0 ? box.items.length : last + 1;
-  return { box: { ...box, items: [...box.items.slice(0, at), added, ...box.items.slice(at)] }, id };
+  const items = [...box.items.slice(0, at), added, ...box.items.slice(at)];
+  return { box: consistent({ ...box, items }), id };
 }
 
 /** A piece like this one, with nothing told of what it does beyond the word of the record. */
@@ -115,12 +145,12 @@ export function changeItems(
   ids: readonly string[],
   change: Record<string, unknown>,
 ): BoxDocument {
-  return {
+  return consistent({
     ...box,
     items: box.items.map((item) =>
       ids.includes(item.id) ? (without({ ...item, ...change }) as Item) : item,
     ),
-  };
+  });
 }
 
 export const changeItem = (box: BoxDocument, id: string, change: Record<string, unknown>): BoxDocument =>

@@ -27,6 +27,7 @@ export function alike(a: Item, b: Item): boolean {
       a.conductors === b.conductors &&
       a.make === b.make &&
       a.ground === b.ground &&
+      a.old === b.old &&
       a.groundSize === b.groundSize &&
       a.enters === b.enters &&
       a.label === b.label &&
@@ -39,6 +40,7 @@ export function alike(a: Item, b: Item): boolean {
     a.device === b.device &&
     a.size === b.size &&
     a.wide === b.wide &&
+    a.wideAssumed === b.wideAssumed &&
     a.depth === b.depth &&
     a.amps === b.amps &&
     a.label === b.label &&

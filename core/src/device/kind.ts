@@ -92,6 +92,8 @@ export interface DeviceKind {
   /** Gangs one usually needs. */
   readonly gangs: 1 | 2;
   readonly group: 'receptacle' | 'switch' | 'both' | 'none';
+  /** A cover and no device: it takes no allowance. */
+  readonly cover?: true;
   /** Receptacle ratings the rules of 210.21(B) look at: 15 or 20 A. */
   readonly rated: boolean;
   /** `never`: it has no place for one; `unless`: it takes one unless its marking says otherwise; `asked`: only some do. */

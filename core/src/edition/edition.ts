@@ -37,7 +37,7 @@ export type RuleName =
   | 'grounds-four-then-quarters'
   | 'terminal-blocks'
   | 'insulated-conductors'
-  | 'each-fitting'
+  | 'fittings-together'
   | 'connector-pairs'
   | 'strap-devices';
 
@@ -50,7 +50,7 @@ export interface StandardBox {
   readonly volume: Volume;
   /** Nominal outline and depth of one gang; null where the table gives none. */
   readonly outline: Outline | null;
-  /** The volume is that of one gang. */
+  /** The volume is that of one gang or section: ganged sections add (NEC 314.16(A), CEC 12-3034). */
   readonly perGang?: true;
   /** Only with a cover for several devices. */
   readonly multipleCover?: true;

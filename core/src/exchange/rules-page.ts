@@ -27,7 +27,7 @@ const RULE_WORDS: Readonly<Record<RuleName, string>> = {
   'terminal-blocks': 'Each terminal block assembly counts 1, at the largest conductor landed on it.',
   'insulated-conductors':
     'Each insulated conductor counts 1, ending here, passing through or looped; bare bonding conductors count 0.',
-  'each-fitting': 'Each fixture stud or hickey counts 1.',
+  'fittings-together': 'One or more fixture studs or hickeys count 1 in all.',
   'connector-pairs':
     'Each pair of insulated connectors counts 1, at the largest size under it; one left over counts 0.',
   'strap-devices':

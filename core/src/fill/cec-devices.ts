@@ -4,11 +4,12 @@
  * the two conductors as being of the largest size on the device.
  */
 import { warning } from '../finding/finding.ts';
-import { lengthIn } from '../box/document.ts';
+import { deviceDepth } from '../box/depth.ts';
 import { DEVICES } from '../box/words.ts';
 import { showInches } from '../quantity/length.ts';
 import type { Volume } from '../quantity/volume.ts';
 import { type Rule } from './claim.ts';
+import { sizeWords } from './devices.ts';
 import { gathered } from '../box/rows.ts';
 
 export const strapDevices: Rule = (census, edition, into) => {
@@ -16,15 +17,15 @@ export const strapDevices: Rule = (census, edition, into) => {
   for (const { item, items, count: pieces } of gathered(census.devices)) {
     const name = DEVICES[item.device];
     const what = pieces === 1 ? name : `${pieces} × ${name}`;
-    const depth = item.depth === undefined ? undefined : lengthIn(item.depth);
+    const depth = deviceDepth(item);
     const deep = edition.deepDevice?.value;
-    if (deep && depth !== undefined && depth > deep.beyond) {
+    if (deep && depth > deep.beyond) {
       into.claims.push({
         topic: item.id,
         rule: 'strap-devices',
         section,
-        what: `${what}, ${showInches(depth)} in deep`,
-        why: 'A flush device deeper than 1 in behind its strap takes 32 mL for each centimetre of that depth.',
+        what: `${what}, ${showInches(depth)} in deep${item.depth === undefined ? ' (typical, assumed)' : ''}`,
+        why: `A flush device deeper than 1 in behind its strap takes 32 mL for each centimeter of that depth.${item.depth === undefined ? ' Its depth was not measured: the typical depth of its kind is assumed.' : ''}`,
         count: pieces,
         size: null,
         each: (depth * deep.atomsPerNm) as Volume,
@@ -50,7 +51,7 @@ export const strapDevices: Rule = (census, edition, into) => {
       rule: 'strap-devices',
       section,
       what,
-      why: `Each flush device on a single strap counts as two conductors; of mixed sizes we take the largest on the device (${size} AWG), our reading.`,
+      why: `Each flush device on a single strap counts as two conductors; of mixed sizes we take the largest on the device (${sizeWords(item, size)}), our reading.`,
       count,
       size,
       from: items.map(({ id }) => ({ id, count: count / pieces })),

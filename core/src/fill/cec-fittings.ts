@@ -1,29 +1,28 @@
-/** CEC 12-3034: each fixture stud or hickey counts once. */
-import { plural, type Rule } from './claim.ts';
+/** CEC 12-3034: one in all where the box has one or more fixture studs or hickeys. */
+import { type Rule } from './claim.ts';
 
-export const eachFitting: Rule = (census, edition, into) => {
-  for (const item of census.hardware) {
-    if (item.kind !== 'fitting') continue;
-    const what = plural(item.count, item.fitting === 'stud' ? 'fixture stud' : 'hickey');
-    const section = edition.sections['each-fitting'];
-    if (census.largestInsulated === undefined) {
-      into.notCounted.push({
-        what,
-        reason: 'No conductor is recorded yet to size it from.',
-        section,
-        ids: [item.id],
-      });
-      continue;
-    }
-    into.claims.push({
-      topic: item.fitting,
-      rule: 'each-fitting',
-      section,
+export const fittingsTogether: Rule = (census, edition, into) => {
+  const found = census.hardware.filter(({ kind }) => kind === 'fitting');
+  if (found.length === 0) return;
+  const what = 'fixture stud or hickey';
+  const section = edition.sections['fittings-together'];
+  if (census.largestInsulated === undefined) {
+    into.notCounted.push({
       what,
-      why: 'Each fixture stud or hickey counts as one conductor.',
-      count: item.count,
-      size: census.largestInsulated,
-      from: [{ id: item.id, count: item.count }],
+      reason: 'No conductor is recorded yet to size it from.',
+      section,
+      ids: found.map(({ id }) => id),
     });
+    return;
   }
+  into.claims.push({
+    topic: 'fixture fittings',
+    rule: 'fittings-together',
+    section,
+    what,
+    why: 'One or more fixture studs or hickeys count as one conductor in all.',
+    count: 1,
+    size: census.largestInsulated,
+    from: found.map(({ id }, index) => ({ id, count: index === 0 ? 1 : 0 })),
+  });
 };

@@ -1,6 +1,7 @@
 /** What a counting rule says: so many allowances of such a size, from these items, for this reason. */
 import type { Warning } from '../box/assembled.ts';
 import { type Item, type ItemOf, larger } from '../box/document.ts';
+import { kindOf } from '../device/index.ts';
 import type { Edition, RuleName, Size } from '../edition/index.ts';
 import type { Volume } from '../quantity/volume.ts';
 
@@ -49,6 +50,8 @@ export interface Census {
   /** What comes in from outside. */
   readonly wires: readonly ItemOf<'cable' | 'conductors' | 'ground' | 'fixture'>[];
   readonly devices: readonly ItemOf<'device'>[];
+  /** Blank covers: no devices. */
+  readonly covers: readonly ItemOf<'device'>[];
   readonly hardware: readonly ItemOf<'clamps' | 'fitting' | 'terminal' | 'connectors' | 'pigtails'>[];
   /** Largest conductor present of any kind. */
   readonly largest: Size | undefined;
@@ -70,6 +73,7 @@ export function takeCensus(items: readonly Item[], flapsCount: boolean): Census 
   let bare: Size | undefined;
   const wires: Census['wires'][number][] = [];
   const devices: ItemOf<'device'>[] = [];
+  const covers: ItemOf<'device'>[] = [];
   const hardware: Census['hardware'][number][] = [];
   for (const item of items) {
     switch (item.kind) {
@@ -88,7 +92,8 @@ export function takeCensus(items: readonly Item[], flapsCount: boolean): Census 
         wires.push(item);
         break;
       case 'device':
-        devices.push(item);
+        if (kindOf(item.device).cover) covers.push(item);
+        else devices.push(item);
         break;
       case 'pigtails':
         insulated = larger(insulated, item.size);
@@ -107,6 +112,7 @@ export function takeCensus(items: readonly Item[], flapsCount: boolean): Census 
   return {
     wires,
     devices,
+    covers,
     hardware,
     largest: larger(insulated, bare),
     largestInsulated: insulated,

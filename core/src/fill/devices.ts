@@ -4,8 +4,13 @@
  */
 import { warning } from '../finding/finding.ts';
 import { DEVICES } from '../box/words.ts';
+import type { Size } from '../edition/index.ts';
 import { type Rule } from './claim.ts';
 import { gathered } from '../box/rows.ts';
+
+/** The size on a device; one that was not given is the largest insulated conductor of the box, assumed. */
+export const sizeWords = ({ size }: { readonly size?: Size | undefined }, taken: Size): string =>
+  size === undefined ? `${taken} AWG, assumed: the largest insulated conductor in the box` : `${taken} AWG`;
 
 export const devices: Rule = (census, edition, into) => {
   for (const { item, items, count: pieces } of gathered(census.devices)) {
@@ -31,8 +36,8 @@ export const devices: Rule = (census, edition, into) => {
       what: `${pieces === 1 ? name : `${pieces} × ${name}`}${gangs > 1 ? `, ${gangs} gangs wide` : ''}`,
       why:
         gangs > 1
-          ? `A device wider than one gang counts twice for each of its ${gangs} gangs, at the largest conductor landed on it (${size} AWG).`
-          : `Each yoke counts twice, at the largest conductor landed on it (${size} AWG).`,
+          ? `A device wider than one gang counts twice for each of its ${gangs} gangs${item.wideAssumed ? ' (the usual width of its kind, assumed)' : ''}, at the largest conductor landed on it (${sizeWords(item, size)}).`
+          : `Each yoke counts twice, at the largest conductor landed on it (${sizeWords(item, size)}).`,
       count,
       size,
       from: items.map(({ id }) => ({ id, count: count / pieces })),

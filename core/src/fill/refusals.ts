@@ -1,4 +1,5 @@
 /** Records that contradict themselves: no verdict is given for them, at any border. */
+import { kindOf } from '../device/index.ts';
 import { type Edition, standardBox } from '../edition/index.ts';
 import { itemsIn, sidesAreTold } from './spaces.ts';
 import type { BoxDocument } from '../box/document.ts';
@@ -25,7 +26,7 @@ export function unsizedDevices(box: BoxDocument): Refusal[] {
   );
   if (anyInsulated) return [];
   return box.items.flatMap((item, nth) =>
-    item.kind === 'device' && item.size === undefined
+    item.kind === 'device' && item.size === undefined && !kindOf(item.device).cover
       ? [
           {
             id: item.id,

@@ -38,6 +38,16 @@ const CEC_BOX: Record<string, [string, Record<string, number>]> = {
   'dev-3x2x2.5': ['204', { 14: 8, 12: 7, 10: 5, 8: 4, 6: 2 }],
   'masonry-3.5': ['344', { 14: 14, 12: 12, 10: 9, 8: 7, 6: 4 }],
 };
+/** Typical inches behind the strap of what is deeper than 1 in (handbook 16, common practice): assumed where none is measured. */
+const TYPICAL_DEPTH: Record<string, string> = {
+  gfci: '1.25',
+  dimmer: '1.375',
+  timer: '1.5',
+  smart: '1.5',
+  combo: '1.25',
+  range: '1.5',
+  dryer: '1.5',
+};
 const ML_PER_IN3 = '16.387064';
 
 type Allowance = { size: string; share?: string; volume?: Fraction };
@@ -67,7 +77,7 @@ function naive(items: string[]): { unit: string; fill: string; verdict: string }
     for (let nth = 0; nth < many; nth += 1) {
       const cable = /^(\d+)\/(\d)(?:\/(\d))?/.exec(what);
       const loop = /^(\d+) loop ([\d.]+) in/.exec(what);
-      const device = /^(duplex|switch|gfci|dimmer|3way|timer|smart|combo|blank)\b/.exec(what);
+      const device = /^(duplex|switch|gfci|dimmer|3way|timer|smart|combo|range|dryer)\b/.exec(what);
       if (cable && !word.startsWith('marks')) {
         const [, size = '', first = '', second = '0'] = cable;
         for (let one = 0; one < Number(first) + Number(second); one += 1) conductors.push(size);
@@ -91,10 +101,11 @@ function naive(items: string[]): { unit: string; fill: string; verdict: string }
         else isolated.push(what.slice(3));
       } else if (device) {
         const on = /@(\d+)/.exec(what)?.[1];
-        const depth = (/depth ([\d./ ]+)/.exec(what)?.[1] ?? '0').trim().split(' ');
+        const typical = TYPICAL_DEPTH[device[1] ?? ''] ?? '0';
+        const depth = (/depth ([\d./ ]+)/.exec(what)?.[1] ?? typical).trim().split(' ');
         devices.push({
           ...(on === undefined ? {} : { on }),
-          wide: Number(/wide (\d)/.exec(what)?.[1] ?? 1),
+          wide: Number(/wide (\d)/.exec(what)?.[1] ?? (/^(range|dryer)/.test(what) ? 2 : 1)),
           depth: sum(depth.map((part) => fraction(part))),
         });
       } else if (what === 'clamps') clamps = true;
@@ -136,7 +147,7 @@ function naive(items: string[]): { unit: string; fill: string; verdict: string }
   for (const size of conductors) allowances.push({ size });
   const each = cec ? CEC_EACH : NEC_EACH;
   if (cec) {
-    for (let nth = 0; nth < studs + hickeys; nth += 1) allowances.push({ size: insulated });
+    if (studs + hickeys > 0) allowances.push({ size: insulated });
     const sorted = connectorSizes.map((size) => Number(size ?? insulated)).sort((a, b) => a - b);
     for (let nth = 0; nth + 1 < sorted.length; nth += 2) allowances.push({ size: String(sorted[nth]) });
     for (const { on, depth } of devices) {
@@ -172,7 +183,8 @@ function naive(items: string[]): { unit: string; fill: string; verdict: string }
   const marked = /(?:box )?(\d+(?:\.\d+)?)(?: (in3|ml))?(?= |,|$)/.exec(
     box.replace(/^box (?=[a-z0-9]+-)/, ''),
   );
-  const per = code?.startsWith('masonry') ? gangs : 1;
+  // A masonry box is listed per gang; the sections of a device box add.
+  const per = /^(masonry|dev)/.test(code ?? '') ? gangs : 1;
   const toUnit = (amount: string, from: string): Fraction => {
     const value = fraction(amount);
     if (from === 'in3' && cec) return multiply(value, fraction(ML_PER_IN3)) as Fraction;

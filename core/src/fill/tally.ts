@@ -14,11 +14,12 @@ import { nameFlapSchool, warnOfTableRounding, warnOfWideDevices } from './cautio
 import { insulatedConductors } from './cec-conductors.ts';
 import { connectorPairs } from './cec-connectors.ts';
 import { strapDevices } from './cec-devices.ts';
-import { eachFitting } from './cec-fittings.ts';
+import { fittingsTogether } from './cec-fittings.ts';
 import { type Claim, type Counting, type NotCounted, type Rule, takeCensus } from './claim.ts';
 import { clamps } from './clamps.ts';
 import { conductors } from './conductors.ts';
 import { warnOfConduitBody } from './conduit-body.ts';
+import { covers } from './covers.ts';
 import { devices } from './devices.ts';
 import { fittings } from './fittings.ts';
 import { groundsFourThenQuarters, groundsTogether } from './grounds.ts';
@@ -78,7 +79,7 @@ const RULES: Readonly<Record<RuleName, Rule>> = {
   'grounds-four-then-quarters': groundsFourThenQuarters,
   'terminal-blocks': terminalBlocks,
   'insulated-conductors': insulatedConductors,
-  'each-fitting': eachFitting,
+  'fittings-together': fittingsTogether,
   'connector-pairs': connectorPairs,
   'strap-devices': strapDevices,
 };
@@ -87,6 +88,7 @@ function count(items: readonly Item[], box: BoxDocument, edition: Edition): Coun
   const into: Counting = { claims: [], notCounted: [], warnings: [] };
   const census = takeCensus(items, box.flaps === 'count');
   for (const name of edition.rules) RULES[name](census, edition, into);
+  covers(census, edition, into);
   pigtails(census, edition, into);
   notInEdition(census, edition, into);
   return into;

@@ -12,7 +12,7 @@ import type { Edition } from '../edition/index.ts';
 import { type Tally, tally } from '../fill/tally.ts';
 import { type WorkRoom, workRoom } from '../fold/work-room.ts';
 import type { Length } from '../quantity/length.ts';
-import type { BoxPart } from '../remedy/catalogue.ts';
+import type { BoxPart } from '../catalog/catalog.ts';
 import { replaceBox, replacementCost } from '../remedy/box-steps.ts';
 import type { Cost } from '../remedy/remedy.ts';
 import { violations, worse } from '../remedy/search.ts';

@@ -13,7 +13,7 @@ import type { Edition } from '../edition/index.ts';
 import { DEVICE_NAMES } from '../device/index.ts';
 import { ASSUMED, type Solids, TYPICAL } from '../fold/solids.ts';
 import { inches, NM_PER_INCH, printLength } from '../quantity/length.ts';
-import { addedParts, type AddPart, type BoxPart, catalogueOf, volumeWritten } from '../remedy/catalogue.ts';
+import { addedParts, type AddPart, type BoxPart, catalogueOf, volumeWritten } from '../catalog/catalog.ts';
 import { DEFAULT_WEIGHTS } from '../remedy/remedy.ts';
 import type { Stock } from '../plan/choose-connectors.ts';
 import { CONNECTORS } from '../connector/connectors.ts';

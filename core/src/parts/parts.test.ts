@@ -7,7 +7,7 @@ import { editionOf } from '../edition/index.ts';
 import { tally } from '../fill/tally.ts';
 import { inches } from '../quantity/length.ts';
 import { cubicInches } from '../quantity/volume.ts';
-import { catalogueOf } from '../remedy/catalogue.ts';
+import { catalogueOf } from '../catalog/catalog.ts';
 import { readCountLine } from '../shorthand/read.ts';
 import { type BoxWish, chooseBoxes, wishFor } from './chooser.ts';
 import { findRemedies } from '../remedy/search.ts';

@@ -5,7 +5,7 @@ import type { NewId } from '../box/piece-id.ts';
 import type { Edition } from '../edition/index.ts';
 import { printLength } from '../quantity/length.ts';
 import { showVolume, UNIT_NAMES } from '../quantity/volume.ts';
-import { type BoxPart, catalogueOf, volumeWritten } from './catalogue.ts';
+import { type BoxPart, catalogueOf, volumeWritten } from '../catalog/catalog.ts';
 import { addCosts, type Cost, type Replacement, type Step } from './remedy.ts';
 import type { Means } from './steps.ts';
 import { inFinishedWall } from './wall.ts';

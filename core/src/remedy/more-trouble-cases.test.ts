@@ -6,7 +6,7 @@
 import type { BoxDocument } from '../box/document.ts';
 import type { Edition } from '../edition/index.ts';
 import { rankTrouble, type TroubleCase } from '../tests/trouble.ts';
-import { catalogueOf } from './catalogue.ts';
+import { catalogueOf } from '../catalog/catalog.ts';
 
 /** What a person would call the remedy. */
 type Called =

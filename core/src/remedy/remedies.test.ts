@@ -12,7 +12,7 @@ import { tally } from '../fill/tally.ts';
 import { allowancesLeft } from '../fill/verdict.ts';
 import { ATOMS_PER_CUBIC_INCH } from '../quantity/volume.ts';
 import { readCountLine } from '../shorthand/read.ts';
-import { catalogueOf, TYPICAL_BOXES } from './catalogue.ts';
+import { catalogueOf, TYPICAL_BOXES } from '../catalog/catalog.ts';
 import { DEFAULT_WEIGHTS, weigh } from './remedy.ts';
 import { findRemedies, type SearchOptions } from './search.ts';
 import { canReplace } from './box-steps.ts';

@@ -11,7 +11,7 @@ import type { Edition } from '../edition/index.ts';
 import type { Amount } from '../fill/amount.ts';
 import { type Tally, tally } from '../fill/tally.ts';
 import { allowancesLeft } from '../fill/verdict.ts';
-import type { AddPart, BoxPart } from './catalogue.ts';
+import type { AddPart, BoxPart } from '../catalog/catalog.ts';
 import { addCosts, type Proposal, type RemedyAsk, type Step, weigh, type Weights } from './remedy.ts';
 import { type Means, stepsFor } from './steps.ts';
 import { inFinishedWall, isNailed, roomInWall } from './wall.ts';

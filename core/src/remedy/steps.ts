@@ -8,7 +8,7 @@ import { type Edition, shapeOf } from '../edition/index.ts';
 import { type Length, printLength } from '../quantity/length.ts';
 import { showVolume } from '../quantity/volume.ts';
 import { boxSteps } from './box-steps.ts';
-import { type AddPart, addedParts, type BoxPart, volumeWritten } from './catalogue.ts';
+import { type AddPart, addedParts, type BoxPart, volumeWritten } from '../catalog/catalog.ts';
 import type { Step } from './remedy.ts';
 import { inFinishedWall } from './wall.ts';
 

@@ -1,12 +1,14 @@
 /** Reads one item of a count line into what has been read so far. */
 import type { Item } from '../box/document.ts';
 import { CABLE_MAKES, CABLE_ROLES, DEVICES, ENTRIES, SIDES } from '../box/words.ts';
+import { type DeviceName, kindOf } from '../device/index.ts';
 import { EDITION_IDS } from '../edition/index.ts';
 import { printLength, readLength } from '../quantity/length.ts';
 import { NUMBER } from '../quantity/number.ts';
 import { nearestWord } from './errors.ts';
 import { atEnd, type Problem, type Reading } from './reading.ts';
 import type { Scanner } from './scanner.ts';
+import { readSettlingItem } from './settle.ts';
 import { readShellItem } from './shell.ts';
 import { readSiteItem } from './site.ts';
 import { readSize, SIZE_EXPECTED } from './size.ts';
@@ -36,6 +38,8 @@ export function readItem(scan: Scanner, reading: Reading): Problem | undefined {
     reading.edition = known;
     return atEnd(scan, 'nothing more after the edition');
   }
+  const settling = readSettlingItem(scan, reading);
+  if (settling !== undefined) return settling === 'read' ? undefined : settling;
   const fact = readSiteItem(scan, reading);
   if (fact !== undefined) return fact === 'read' ? undefined : fact;
   const shell = readShellItem(scan, reading);
@@ -54,12 +58,21 @@ function readCounted(scan: Scanner, reading: Reading): Problem | undefined {
   }
   if (!draft) return { expected: '' };
   if (isProblem(draft)) return draft;
-  const { count, ...rest } = draft;
+  const { count, ...rest } = draft as Draft;
   const total = times * (typeof count === 'number' ? count : 1);
   const problem = readOptions(scan, rest);
   if (problem) return problem;
-  reading.items.push({ ...rest, count: total });
+  reading.items.push({ ...withUsualWidth(rest), count: total });
   return undefined;
+}
+
+/** A device that is wider than one gang as a rule, and was not given its width, has the width of its kind. */
+function withUsualWidth<T extends { readonly kind: Item['kind']; readonly [field: string]: unknown }>(
+  draft: T,
+): T {
+  if (draft.kind !== 'device' || 'wide' in draft) return draft;
+  const { gangs } = kindOf(draft['device'] as DeviceName);
+  return gangs === 1 ? draft : { ...draft, wide: gangs, wideAssumed: true };
 }
 
 function isProblem(read: Draft | Problem): read is Problem {
@@ -168,10 +181,10 @@ function readHardware(scan: Scanner, reading: Reading): Draft | Problem | undefi
 /** What may follow each kind of item, for the message. */
 const AFTER: Readonly<Partial<Record<Item['kind'], string>>> = {
   cable:
-    'nm, mc, ac, uf, no-ground, egc 10, a role (feed, out, leg, loop, travelers, load, spare), where it enters (top, bottom, left, right, back), a label in quotes, or side b',
+    'nm, mc, ac, uf, no-ground, old, egc 10, a role (feed, out, leg, loop, travelers, load, spare), where it enters (top, bottom, left, right, back), a label in quotes, or side b',
   conductors: 'through, loop 14 in, a label in quotes, or side b',
   device: '@12, wide 2, depth 1.4, 20a, a label in quotes, or side b',
-  fixture: 'domed, a label in quotes, or side b',
+  fixture: 'domed, flat, a label in quotes, or side b',
   connectors: '@12, or side b',
   ground: 'a label in quotes, or side b',
 };
@@ -216,6 +229,7 @@ function readOption(scan: Scanner, draft: Draft): Problem | 'read' | undefined {
   switch (draft.kind) {
     case 'cable': {
       if (scan.takeWord(['no-ground'])) return set('ground', false);
+      if (scan.takeWord(['old'])) return set('old', true);
       if (scan.takeWord(['egc'])) {
         const size = readSize(scan.take(/(\d+)(?![\d/])/)?.[1] ?? '');
         return size === undefined
@@ -256,7 +270,8 @@ function readOption(scan: Scanner, draft: Draft): Problem | 'read' | undefined {
         : set('depth', printLength(depth));
     }
     case 'fixture':
-      return scan.takeWord(['domed']) ? set('domed', true) : undefined;
+      if (scan.takeWord(['domed'])) return set('domed', true);
+      return scan.takeWord(['flat']) ? set('flat', true) : undefined;
     case 'connectors':
       return readOn(scan, draft);
     default:

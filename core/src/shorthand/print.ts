@@ -3,6 +3,7 @@ import { printSite } from './site.ts';
 import { type BoxDocument, type Item, LIMITS } from '../box/document.ts';
 import { joinRaceways, type Row, rowsOf } from '../box/rows.ts';
 import { roleOf } from '../box/work.ts';
+import { kindOf } from '../device/index.ts';
 
 const quoted = (label: string) => `"${label.replace(/["\\]/g, '\\$&')}"`;
 
@@ -21,6 +22,7 @@ export function printItem(item: Item, pieces = 1): string {
       words.push(`${times(pieces)}${item.size}/${item.conductors}`);
       add(item.make !== 'nm', item.make);
       add(!item.ground, 'no-ground');
+      add(item.old, 'old');
       add(item.groundSize, `egc ${item.groundSize}`);
       add(item.duty, roleOf(item.duty) ?? '');
       add(item.enters, item.enters ?? '');
@@ -36,7 +38,7 @@ export function printItem(item: Item, pieces = 1): string {
     case 'device':
       words.push(`${times(pieces)}${item.device}`);
       add(item.size, `@${item.size}`);
-      add(item.wide > 1, `wide ${item.wide}`);
+      add(!item.wideAssumed && (item.wide > 1 || kindOf(item.device).gangs > 1), `wide ${item.wide}`);
       add(item.depth, `depth ${item.depth}`);
       add(item.amps, `${item.amps}a`);
       break;
@@ -52,6 +54,7 @@ export function printItem(item: Item, pieces = 1): string {
     case 'fixture':
       words.push(`fixture ${item.count}x${item.size}`);
       add(item.domed, 'domed');
+      add(item.flat, 'flat');
       break;
     case 'connectors':
       words.push(`connectors ${item.count}`);
@@ -86,6 +89,7 @@ export function printShell(shell: BoxDocument['shell']): string[] {
     if (shell.volume !== undefined) words.push(`marked ${shell.volume}`);
   } else if (shell.volume !== undefined) words.push(shell.volume);
   else if (shell.measured) words.push(`measured ${shell.measured.join(' x ')}`);
+  if (shell.catalog) words.push('catalog');
   if (shell.gangs !== 1) words.push(`${shell.gangs}-gang`);
   if (shell.material !== undefined) words.push(shell.material);
   if (shell.mount !== undefined) words.push(shell.mount);
@@ -132,6 +136,7 @@ export function printCountLine(box: BoxDocument): string {
     ...items,
     // Flaps that count where none is yet: the school of the box.
     ...(box.flaps === 'count' && !flapsSaid ? ['count-flaps'] : []),
+    ...(box.absent ?? []).map((absent) => `no ${absent}`),
     ...printSite(box.site),
   ];
   const line = said.length === 0 ? 'empty' : said.join(', ');

@@ -10,7 +10,7 @@ import { findRefusals } from '../fill/refusals.ts';
 import { type EditionId, editionOf, DEFAULT_EDITION } from '../edition/index.ts';
 import { nearestWord, type Unreadable } from './errors.ts';
 import { readItem } from './items.ts';
-import type { LineItem, Problem, Reading } from './reading.ts';
+import { type LineItem, type Problem, type Reading, startReading } from './reading.ts';
 import { type RawItem, Scanner, splitLine } from './scanner.ts';
 import { FIRST_WORDS } from './words.ts';
 
@@ -51,8 +51,9 @@ export function readCountLine(line: string, fallback: EditionId = DEFAULT_EDITIO
     const text = line.trim();
     return fail({ text, at: line.indexOf(text) }, FIRST_EXPECTED);
   }
-  const reading: Reading = { shell: {}, items: [], boxFrom: undefined };
+  const reading = startReading();
   const spans: ItemSpan[] = [];
+  const settling: RawItem[] = [];
   const origin: RawItem[] = [];
   let boxItem: RawItem | undefined;
   for (const [nth, item] of raw.items.entries()) {
@@ -63,6 +64,7 @@ export function readCountLine(line: string, fallback: EditionId = DEFAULT_EDITIO
     const problem = readItem(new Scanner(item.text), reading);
     if (problem !== undefined) return { ok: false, error: unreadable(item, problem) };
     if (reading.boxFrom !== boxBefore) boxItem = item;
+    while (settling.length < reading.settles.length) settling.push(item);
     const made = reading.items.slice(before);
     made.forEach(() => origin.push(item));
     spans.push({
@@ -70,6 +72,11 @@ export function readCountLine(line: string, fallback: EditionId = DEFAULT_EDITIO
       at: item.at,
       ids: made.flatMap((one, nth) => piecesOf(one, before + nth + 1).map(({ id }) => id)),
     });
+  }
+  for (const [index, settle] of reading.settles.entries()) {
+    const problem = settle(reading);
+    const item = settling[index];
+    if (problem !== undefined && item) return { ok: false, error: unreadable(item, problem) };
   }
   return check(reading, raw.notes, spans, origin, fallback, boxItem ?? raw.items[0]);
 }
@@ -124,7 +131,7 @@ export interface Piece {
 
 /** Reads each item of a line on its own, so that what is understood and what is not can both be shown. */
 export function readPieces(line: string): Piece[] {
-  const reading: Reading = { shell: {}, items: [], boxFrom: undefined };
+  const reading = startReading();
   const text = line.slice(0, LINE_MOST);
   const { items } = splitLine(text);
   return items.map((item, nth) => {
@@ -189,6 +196,7 @@ function check(
     ...(reading.flaps === undefined ? {} : { flaps: reading.flaps }),
     ...(reading.site === undefined ? {} : { site: reading.site }),
     items: pieces.map(({ piece }) => piece),
+    ...(reading.absent.length === 0 ? {} : { absent: reading.absent }),
     ...(notes.length === 0 ? {} : { note: notes.join('\n') }),
   });
   if (!parsed.success) {
@@ -196,6 +204,7 @@ function check(
     const path = issue?.path ?? [];
     const nth = path[0] === 'items' && typeof path[1] === 'number' ? path[1] : undefined;
     const item = (nth === undefined ? undefined : pieces[nth]?.from) ?? boxSpan;
+    if (path[0] === 'absent') return fail(item, issue?.message ?? 'what is not there');
     const field = path.filter((part) => typeof part === 'string' && part !== 'items' && part !== 'shell');
     return fail(item, `${field.length > 0 ? `a ${field.join(' ')} that ` : ''}${issue?.message ?? 'a box'}`);
   }

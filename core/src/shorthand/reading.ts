@@ -1,5 +1,5 @@
 /** What a count line has come to so far, and what went wrong. */
-import type { Item, Shell } from '../box/document.ts';
+import type { Absent, Item, Shell } from '../box/document.ts';
 import type { Site } from '../box/site.ts';
 import type { CableRole } from '../box/words.ts';
 import type { EditionId } from '../edition/index.ts';
@@ -22,9 +22,22 @@ export interface Reading {
   flaps?: 'count';
   site?: Partial<Record<keyof Site, unknown>>;
   items: LineItem[];
+  /** What the line says is not there. */
+  absent: Absent[];
+  /** What settles something of the items and the box, once all have been read. */
+  settles: ((reading: Reading) => Problem | undefined)[];
   /** The item that gave the box its volume. */
   boxFrom: string | undefined;
 }
+
+/** A line of which nothing has been read. */
+export const startReading = (): Reading => ({
+  shell: {},
+  items: [],
+  absent: [],
+  settles: [],
+  boxFrom: undefined,
+});
 
 /** What was expected where reading stopped; empty when the first word itself is not known. */
 export interface Problem {

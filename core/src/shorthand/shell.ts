@@ -3,27 +3,18 @@ import { ADDED_PARTS, FORMS, MATERIALS, MOUNTS } from '../box/words.ts';
 import { BOX_CODES } from '../edition/index.ts';
 import { printLength, readLength } from '../quantity/length.ts';
 import { NUMBER } from '../quantity/number.ts';
-import { printVolume, readVolume } from '../quantity/volume.ts';
 import { nearestWord } from './errors.ts';
 import { atEnd, type Problem, type Reading } from './reading.ts';
 import type { Scanner } from './scanner.ts';
 import { readSize, SIZE_EXPECTED } from './size.ts';
+import { UNIT, VOLUME, VOLUME_EXPECTED, volumeText } from './volume-text.ts';
 
-const UNIT = String.raw`(?:in3|in³|cu\.?\s?in\.?|ml|cm3|cm³|cc)`;
 const WITH_UNIT = new RegExp(`(${NUMBER}\\s*${UNIT})(?![a-z0-9])`);
-const VOLUME = new RegExp(`(${NUMBER}(?:\\s*${UNIT})?)(?![a-z0-9/-])`);
 const CODE = /(?!old-work|new-work)(\d*[a-z]+-[a-z0-9.]+|fs|fd)(?![a-z0-9.-])/;
 
 const FORM_WORDS = Object.keys(FORMS) as (keyof typeof FORMS)[];
 const PART_WORDS = Object.keys(ADDED_PARTS) as (keyof typeof ADDED_PARTS)[];
-const VOLUME_EXPECTED = 'a volume of more than 0 and at most 500 in³, such as “18 in3” or “295 ml”';
 const BOX_EXPECTED = `${VOLUME_EXPECTED}, or a standard box, such as “4sq-1.5”`;
-
-/** A volume as the document keeps it, or undefined. */
-function volumeText(written: string | undefined): string | undefined {
-  const read = readVolume(written ?? '');
-  return read && `${printVolume(read.volume, read.unit)} ${read.unit}`;
-}
 
 /** Reads an item about the box; undefined when it is about something else. */
 export function readShellItem(scan: Scanner, reading: Reading): Problem | 'read' | undefined {
@@ -208,6 +199,11 @@ function readAttribute(scan: Scanner, reading: Reading): Problem | 'read' | unde
   if (mount) return put('mount', mount);
   const form = scan.takeWord(FORM_WORDS);
   if (form) return put('form', form);
+  // The volume a catalog gives: nobody read the stamp yet.
+  if (scan.takeWord(['catalog'])) {
+    shell.catalog = true;
+    return 'read';
+  }
   const gangs = scan.take(/(\d+)\s*-\s*gangs?(?![a-z])|(\d+)\s+gangs?(?![a-z])/);
   return gangs ? put('gangs', Number(gangs[1] ?? gangs[2])) : undefined;
 }
@@ -218,9 +214,15 @@ function readAttributes(scan: Scanner, reading: Reading): Problem | 'read' {
     const read = readAttribute(scan, reading);
     if (read === 'read') continue;
     if (read) return read;
-    const near = nearestWord(scan.word.toLowerCase(), [...MATERIALS, ...MOUNTS, ...FORM_WORDS, '2-gang']);
+    const near = nearestWord(scan.word.toLowerCase(), [
+      ...MATERIALS,
+      ...MOUNTS,
+      ...FORM_WORDS,
+      '2-gang',
+      'catalog',
+    ]);
     return {
-      expected: `plastic, metal, 2-gang, old-work, new-work, ${FORM_WORDS.join(', ')} in place of “${scan.word}”`,
+      expected: `plastic, metal, 2-gang, old-work, new-work, catalog, ${FORM_WORDS.join(', ')} in place of “${scan.word}”`,
       ...(near ? { nearest: near } : {}),
     };
   }

@@ -22,7 +22,18 @@ const DEVICE = fc.constantFrom(
   'combo',
   'blank',
 );
-const MAKE = fc.constantFrom('', '', '', ' mc', ' ac', ' uf', ' no-ground', ' mc no-ground', ' egc 10');
+const MAKE = fc.constantFrom(
+  '',
+  '',
+  '',
+  ' mc',
+  ' ac',
+  ' uf',
+  ' no-ground',
+  ' old',
+  ' mc no-ground',
+  ' egc 10',
+);
 const ROLE = fc.constantFrom(
   '',
   '',
@@ -44,10 +55,11 @@ const FILLING = fc.oneof(
   text`${COUNT}x ig ${SIZE}`,
   { weight: 3, arbitrary: text`${COUNT}x ${DEVICE}${fc.constantFrom('', '', ' @14', ' @12', ' @6')}` },
   text`${DEVICE} @${SIZE} wide ${fc.integer({ min: 2, max: 3 })}`,
+  text`${fc.constantFrom('range', 'dryer')}${fc.constantFrom('', ' @6', ' @10 wide 1', ' wide 2')}`,
   text`${DEVICE} depth ${fc.constantFrom('0.9', '1', '1.25', '1.4', '1 3/8')}`,
   fc.constantFrom('clamps', '2x clamps', 'flaps', 'stud', '2x stud', 'hickey'),
   text`${COUNT}x terminal ${SIZE}`,
-  text`fixture ${fc.integer({ min: 1, max: 6 })}x${SMALL}${fc.constantFrom('', ' domed')}`,
+  text`fixture ${fc.integer({ min: 1, max: 6 })}x${SMALL}${fc.constantFrom('', ' domed', ' flat')}`,
   text`connectors ${COUNT}${fc.constantFrom('', ' @8', ' @14')}`,
   text`pigtails ${COUNT}x${SIZE}`,
 );
@@ -68,12 +80,14 @@ const BOX = fc.constantFrom(
   '20.3 in3 plastic',
   '32 in3 2-gang',
   '44.5 in3 plastic 3-gang old-work',
+  '34 in3 catalog plastic 2-gang old-work',
   '295 ml',
   'box 4sq-1.5',
   'box 4sq-2.125 metal',
   'box oct-1.5',
   'box 411sq-2.125',
   'box dev-3x2x2.5',
+  'box dev-3x2x2.5 2-gang',
   'box masonry-3.5 2-gang',
   'marks 9/14 8/12 7/10',
   'box 18, marks 9/14 8/12 7/10',
@@ -94,9 +108,23 @@ export const ITEMS = fc
   .tuple(text`${COUNT}x ${SIZE}/2`, fc.array(FILLING, { maxLength: 7 }), fc.option(ADDED, { nil: undefined }))
   .map(([first, more, added]) => [first, ...more, ...(added === undefined ? [] : [added])]);
 
+/** What somebody looked for and did not find, by the words that would contradict it. */
+const ABSENT: Readonly<Record<string, RegExp>> = {
+  'no clamps': /clamps$/,
+  'no stud': /stud$/,
+  'no hickey': /hickey$/,
+  'no connectors': /^connectors/,
+};
+
 /** A whole count line, as its items. */
 export const LINE = fc
-  .tuple(EDITION, BOX, ITEMS, FACTS)
-  .map(([edition, box, items, facts]) => [edition, box, ...items, ...facts]);
+  .tuple(EDITION, BOX, ITEMS, FACTS, fc.subarray(Object.keys(ABSENT), { maxLength: 2 }))
+  .map(([edition, box, items, facts, absent]) => [
+    edition,
+    box,
+    ...items,
+    ...facts,
+    ...absent.filter((one) => !items.some((item) => ABSENT[one]?.test(item))),
+  ]);
 
 export { FILLING };

@@ -3,7 +3,7 @@ import { DEFAULT_EDITION, editionOf } from '@dense-pack/core/edition/index';
 import { inTruck, partsOf, type TruckBox, truckBoxOf } from '@dense-pack/core/parts/kit';
 import { showInches } from '@dense-pack/core/quantity/length';
 import { showVolume } from '@dense-pack/core/quantity/volume';
-import type { BoxPart } from '@dense-pack/core/remedy/catalogue';
+import type { BoxPart } from '@dense-pack/core/catalog/catalog';
 import Plus from 'lucide-react-native/icons/plus';
 import { useState } from 'react';
 import { View } from 'react-native';

@@ -1,7 +1,7 @@
 /** What was typed, in the form a record keeps; as it was where it cannot be read, so that its message names it. */
 import { printLength, readLength } from '@dense-pack/core/quantity/length';
 import { readVolume } from '@dense-pack/core/quantity/volume';
-import { volumeWritten } from '@dense-pack/core/remedy/catalogue';
+import { volumeWritten } from '@dense-pack/core/catalog/catalog';
 import { withPoint } from '../parts/with-point';
 
 export function lengthTyped(text: string): string {

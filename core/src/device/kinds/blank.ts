@@ -1,14 +1,15 @@
-/** A blank face on a yoke: nothing lands on it. */
+/** A blank cover: no device, nothing lands on it. */
 import { inches } from '../../quantity/length.ts';
 import type { DeviceKind } from '../kind.ts';
 
 export const blank: DeviceKind = {
-  words: 'blank face on a yoke',
+  words: 'blank cover',
   short: 'blank',
   aliases: [],
   depth: inches(0),
   gangs: 1,
   group: 'none',
+  cover: true,
   rated: false,
   neutral: 'never',
   pairs: false,
