@@ -233,6 +233,49 @@ describe('check, fix and tap', () => {
   });
 });
 
+describe('roles nobody said', () => {
+  test('are listed with what else they could be; the plan is given, is not good, and the exit code is 3', () => {
+    const { status, stdout } = run(['splice', '--json', '18 in3, 3x 14/2, switch']);
+    expect(status).toBe(3);
+    const answer = json(stdout);
+    expect(answer).toMatchObject({ good: false, worksIf: true });
+    expect(answer.assumed).toHaveLength(3);
+    expect(answer.assumed[1]).toMatchObject({ cable: 'i1.1', as: 'leg' });
+    expect(answer.assumed[1].or).toEqual(expect.arrayContaining(['out', 'loop']));
+  });
+
+  test('what a file says is not assumed', () => {
+    const file = join(folder, 'roles.json');
+    writeFileSync(
+      file,
+      JSON.stringify({
+        circuits: [{ id: 'a' }],
+        runs: [
+          { of: 'i1.0', does: 'feed', circuits: ['a'] },
+          { of: 'i1.1', does: 'leg', hots: ['i2.0'] },
+          { of: 'i1.2', does: 'out', hots: ['a'] },
+        ],
+        devices: [{ of: 'i2.0' }],
+      }),
+    );
+    const answer = run(['splice', '--json', '--work', file, '18 in3, 3x 14/2, switch']);
+    expect(answer.status).toBe(0);
+    expect(json(answer.stdout)).toMatchObject({ good: true, worksIf: true, assumed: [] });
+  });
+
+  test('two hots are not joined where a label names another load', () => {
+    const { stdout } = run([
+      'splice',
+      '--json',
+      '18 in3, 12/2 feed "dishwasher", 12/2 "disposal", duplex 20a',
+    ]);
+    const answer = json(stdout);
+    expect(answer.good).toBe(false);
+    for (const { ends } of answer.work.plan.joints)
+      expect(ends.filter((end: string) => /^w:i[12]\.0:black$/.test(end)).length).toBeLessThan(2);
+  });
+});
+
 describe('splice and simulate', () => {
   const SWITCHES = '34 in3 plastic 2-gang, 14/2 feed, 14/2 leg "porch", 14/2 leg "hall", 2x switch';
 

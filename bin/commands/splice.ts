@@ -11,6 +11,7 @@ import { sayHot } from '@dense-pack/core/plan/needs';
 import { readTab } from '@dense-pack/core/physical/end';
 import { type Obstacle, stands } from '@dense-pack/core/plan/obstacle';
 import { planBox } from '@dense-pack/core/plan/planned';
+import { assumedRoles } from '@dense-pack/core/plan/assumed';
 import { workOf } from '@dense-pack/core/plan/suggest';
 import { type Command, InvalidArgumentError, Option } from 'commander';
 import { EXIT } from './exit.ts';
@@ -41,7 +42,14 @@ function planned(line: string, options: Options) {
   if ((options.work !== undefined && !told) || !kit) return undefined;
   // What the file says is laid down with the pieces: a raceway is split into the runs it tells of.
   const { box, over } = told ? withWork(read.box, told, nextOf(read.box, told)) : { box: read.box, over: [] };
-  const work = told ?? workOf(box);
+  // What a file leaves open is guessed like what a line leaves open.
+  const guess = workOf(box);
+  const work: WorkPlan = told ? withGuess(told, guess) : guess;
+  const assumed = assumedRoles(
+    box,
+    work,
+    new Set([...(told?.runs ?? []), ...(told?.devices ?? [])].map(({ of }) => of)),
+  );
   const tooMany = over.flatMap((one): Obstacle[] =>
     one.code === 'raceway'
       ? [stands('over-told', { piece: one.of, told: one.told, left: one.left }, [one.of])]
@@ -51,28 +59,44 @@ function planned(line: string, options: Options) {
   const judgesFound = work.found !== undefined && !options.keep;
   const done = planBox(box, work, edition, stockOf(kit), judgesFound ? 'found' : 'plan');
   const obstacles = judgesFound ? [] : [...tooMany, ...done.plan.obstacles];
-  return { ...done, box, edition, obstacles, good: done.good && obstacles.length === 0 };
+  const works = done.good && obstacles.length === 0;
+  // A wiring that was found is there whatever its cables are taken for.
+  const open = judgesFound ? [] : assumed;
+  return { ...done, box, edition, obstacles, assumed: open, works, good: works && open.length === 0 };
 }
+
+/** What a file says, and the guess for the pieces it says nothing of. */
+const withGuess = (told: WorkPlan, guess: WorkPlan): WorkPlan => ({
+  ...told,
+  runs: [...told.runs, ...guess.runs.filter(({ of }) => !told.runs.some((one) => one.of === of))],
+  devices: [...told.devices, ...guess.devices.filter(({ of }) => !told.devices.some((one) => one.of === of))],
+});
 
 const workOption = () =>
   new Option('--work <file>', 'JSON of what the box does (without it, as far as roles tell)');
 const kitOption = () =>
   new Option('--kit <file>', 'JSON of the truck: the connectors at hand (without it, plenty)');
 const HELP =
-  '\nExit code: 0 it works in every position, 1 it does not or something stands in its way, 2 unreadable.';
+  '\nExit code: 0 it works in every position, 1 it does not or something stands in its way, 2 unreadable, 3 it rests on roles nobody said.';
 
 type Done = NonNullable<ReturnType<typeof planned>>;
+
+/** 3 where roles are assumed: whether it works cannot be told from what is given. */
+const exitOfPlan = ({ good, assumed }: Done) =>
+  assumed.length > 0 ? EXIT.unknown : good ? EXIT.legal : EXIT.over;
 
 /** Every joint and terminal of a planned box, and what is changed of the wiring that was found. */
 function printSplice(done: Done, json: boolean): void {
   const disturbed = disturbanceOf(done);
   const { box, work, plan, wiring, proof, findings, obstacles, good, faces, name, say } = done;
-  process.exitCode = good ? EXIT.legal : EXIT.over;
+  process.exitCode = exitOfPlan(done);
   const parts = partsOf(box, work, wiring, plan.kept);
   if (json) {
     console.log(
       JSON.stringify({
         good,
+        worksIf: done.works,
+        assumed: done.assumed.map(({ piece, as, or }) => ({ cable: piece, as, or })),
         edition: done.edition.id,
         work,
         carries: Object.fromEntries(plan.carries),
@@ -100,7 +124,12 @@ function printSplice(done: Done, json: boolean): void {
     [
       good
         ? `It works${proof.states === 1 ? '' : ` in all ${proof.states} positions`}. Power off and proved dead before touching; licensed work and the local code decide.`
-        : 'This is not a good plan:',
+        : done.works
+          ? 'It works if these roles are right; nobody said so:'
+          : 'This is not a good plan:',
+      ...done.assumed.map(
+        ({ piece, as, or }) => `? ${say.piece(piece)} is taken for: ${as}. It could be: ${or.join(', ')}.`,
+      ),
       ...[...obstacles, ...proof.faults, ...findings].map((one) => `! ${wordsOf(one, say)}`),
       ...(disturbed
         ? [
@@ -148,7 +177,7 @@ function printSimulated(done: Done, options: Simulated): void {
     process.exitCode = EXIT.unreadable;
     return;
   }
-  process.exitCode = good ? EXIT.legal : EXIT.over;
+  process.exitCode = exitOfPlan(done);
   const test = bench(circuitry, work, {
     positions: Object.fromEntries(options.on.map((id) => [id, 1])),
     off: options.off,

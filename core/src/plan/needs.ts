@@ -13,6 +13,7 @@ import {
   conductorsNeeded,
   guardedNeutral,
   guardsOf,
+  hotSignal,
   type Line,
   linesOf,
   neutralOf,
@@ -244,6 +245,17 @@ const idleControls: Look = ({ faces, lines }) => {
   );
 };
 
+/** A switch loop whose return goes to no load: the switch at its far end would switch nothing. */
+const idleLoops: Look = ({ lines, faces }) =>
+  lines.flatMap(({ run, key }): Obstacle[] => {
+    if (run.does !== 'loop-out') return [];
+    const returned = hotSignal(run.of);
+    const used =
+      lines.some((line) => line.key !== key && line.wires.some(({ signal }) => signal === returned)) ||
+      faces.some(({ terminals }) => terminals.some(({ signal }) => signal === returned));
+    return used ? [] : [stands('loop-switches-nothing', { piece: key }, [key])];
+  });
+
 const LOOKS: readonly Look[] = [
   gonePieces,
   twoFeeds,
@@ -254,6 +266,7 @@ const LOOKS: readonly Look[] = [
   devices,
   chains,
   idleControls,
+  idleLoops,
 ];
 
 /** What a conductor carries, in words. */

@@ -9,6 +9,7 @@ import { type DeviceName, kindOf } from '../device/index.ts';
 import { SIDES } from '../box/words.ts';
 import { itemsIn, sidesAreTold } from '../fill/spaces.ts';
 import { devicePieces, piecesOf } from '../physical/pieces.ts';
+import { possibleRoles } from './possible-roles.ts';
 
 const run = (of: string, does: Run['does'], more: Partial<Run> = {}): Run => ({
   of,
@@ -98,78 +99,181 @@ function suggestSpaces(box: BoxDocument, circuit: string): WorkPlan {
   };
 }
 
-function suggestOne(box: BoxDocument, circuit: string): WorkPlan {
+/** What a guess starts from: the pieces of a box, what is recorded of each, and what follows for the whole box. */
+interface Known {
+  readonly box: BoxDocument;
+  readonly pieces: readonly DutyItem[];
+  readonly travelers: readonly DutyItem[];
+  /** A loop that brings the supply of this box. */
+  readonly loopIn: boolean;
+  /** The cable taken for the feed where none is recorded. */
+  readonly feed: DutyItem | undefined;
+  /** At a light without a feed or a switch the cable from the switch is what feeds it. */
+  readonly fedBySwitch: boolean;
+  /** A range or dryer receptacle takes both hots of a two-pole breaker. */
+  readonly bothHots: boolean;
+  /** The circuit each cable that brings one is taken to bring. */
+  readonly circuitOf: ReadonlyMap<string, string>;
+}
+
+/** A box in which each cable that can have one role only has it recorded. */
+function withForced(box: BoxDocument): BoxDocument {
+  const forced = new Map(
+    [...possibleRoles(box)].flatMap(([piece, [only, ...more]]) =>
+      only === undefined || more.length > 0 ? [] : [[piece, only] as const],
+    ),
+  );
+  if (forced.size === 0) return box;
+  return {
+    ...box,
+    items: box.items.map((item) => {
+      const does = item.kind === 'cable' ? forced.get(item.id) : undefined;
+      return does === undefined ? item : { ...item, duty: { does } };
+    }),
+  };
+}
+
+function knownOf(box: BoxDocument): Known {
   const pieces = piecesOf(box);
-  const breaker = box.site?.breaker;
-  const schools = Schools.parse({});
-  const has = (does: string) => pieces.some((piece) => saidOf(piece) === does);
-  const travelers = pieces.filter((piece) => saidOf(piece) === 'travelers');
-  const loops = pieces.filter((piece) => saidOf(piece) === 'loop');
+  const saying = (does: string) => pieces.filter((piece) => saidOf(piece) === does);
+  const [feeds, loops, travelers] = [saying('feed'), saying('loop'), saying('travelers')];
   const switches = devicePieces(box).filter(({ device }) => givesHot(device));
   const unsaid = pieces.filter((piece) => saidOf(piece) === undefined && piece.kind !== 'fixture');
-  // A range or dryer receptacle takes both hots of a two-pole breaker.
   const bothHots = devicePieces(box).some(({ device }) => takesBothHots(device));
   // A loop that comes to a switch with no feed brings its supply, as does one with nothing beside it that
   // could be the feed or the light; one beside a feed goes to a switch elsewhere.
   const alone = unsaid.length === 0 && !pieces.some(({ kind }) => kind === 'fixture');
-  const loopIn = loops.length > 0 && !has('feed') && (switches.length > 0 || alone);
-  const feed = has('feed') || loopIn ? undefined : (unsaid.find(({ kind }) => kind === 'cable') ?? unsaid[0]);
+  const loopIn = loops.length > 0 && feeds.length === 0 && (switches.length > 0 || alone);
+  const feed =
+    feeds.length > 0 || loopIn ? undefined : (unsaid.find(({ kind }) => kind === 'cable') ?? unsaid[0]);
   const fedBySwitch =
-    feed === undefined && !has('feed') && switches.length === 0 && loops.length + travelers.length === 0;
-  const lineEnd = has('feed') || feed !== undefined;
+    feed === undefined &&
+    feeds.length === 0 &&
+    switches.length === 0 &&
+    loops.length + travelers.length === 0;
+  const bringing = [...feeds, ...(feed ? [feed] : [])];
+  const second = otherCircuit(box, unsaid, bringing[0], switches.length);
+  return {
+    box,
+    pieces,
+    travelers,
+    loopIn,
+    feed,
+    fedBySwitch,
+    bothHots,
+    circuitOf: bothHots ? new Map() : circuitsOf([...bringing, ...second]),
+  };
+}
 
+/**
+ * Cables whose labels name another circuit than the feed’s does, where no switch is there to send them anything: each is taken to
+ * bring a circuit of its own. Two hots are never joined on a guess.
+ */
+function otherCircuit(
+  box: BoxDocument,
+  unsaid: readonly DutyItem[],
+  feed: DutyItem | undefined,
+  switches: number,
+): readonly DutyItem[] {
+  const named = feed?.label;
+  if (named === undefined || switches > 0 || !devicePieces(box).some(({ device }) => isSplit(device)))
+    return [];
+  return unsaid.filter((piece) => piece !== feed && piece.label !== undefined && piece.label !== named);
+}
+
+/** Whether the halves of a kind of receptacle can be fed apart. */
+const isSplit = (name: DeviceName) =>
+  kindOf(name).group === 'receptacle' && kindOf(name).asks.includes('halves');
+
+/** A circuit for each cable that brings one. A second feed is another circuit until somebody says otherwise. */
+function circuitsOf(feeds: readonly DutyItem[]): Map<string, string> {
+  const told = new Map(
+    feeds.flatMap((piece) => {
+      const [circuit] = runOf(piece)?.circuits ?? [];
+      return circuit === undefined ? [] : [[piece.id, circuit] as const];
+    }),
+  );
+  const free = CIRCUITS.filter((id) => ![...told.values()].includes(id));
+  return new Map(feeds.map(({ id }) => [id, told.get(id) ?? free.shift() ?? 'a']));
+}
+
+/** The letters circuits go by. */
+const CIRCUITS = ['a', 'b', 'c', 'd', 'e', 'f'] as const;
+
+/** What the devices of a box are taken to be wired for. */
+function guessDevices({ box, pieces, feed, circuitOf }: Known): DeviceWork[] {
+  const has = (does: string) => pieces.some((piece) => saidOf(piece) === does);
+  const lineEnd = has('feed') || feed !== undefined;
+  const [first = 'a', second] = [...new Set(circuitOf.values())];
+  const all = devicePieces(box);
   let chains = 0;
-  const devices = devicePieces(box).map(({ id: key, device }): DeviceWork => {
+  return all.map(({ id: key, device }): DeviceWork => {
     const { asks } = kindOf(device);
     if (asks.includes('chain')) {
       chains += 1;
       const leg = pieces.some((piece) => saidOf(piece) === 'leg' || piece.kind === 'fixture');
       return {
         of: key,
-        circuit: 'a',
+        circuit: first,
         chain: `way-${chains}`,
         ...(asks.includes('end') ? { end: !lineEnd || (leg && !has('feed')) ? 'load' : 'line' } : {}),
       };
     }
-    return { of: key, circuit: 'a' };
+    // Two circuits and one receptacle whose halves can be fed apart: each half has its own.
+    const split = second !== undefined && all.length === 1 && isSplit(device);
+    return { of: key, circuit: first, ...(split ? { halves: [first, second] } : {}) };
   });
+}
+
+/** Hots that something recorded already takes from a switch or a loop. */
+const takenHots = (pieces: readonly DutyItem[]): Set<string> =>
+  new Set(pieces.flatMap((piece) => runOf(piece)?.hots ?? []));
+
+/** What each cable is taken to do, of those of which that is not recorded in full. */
+function guessRuns(known: Known, devices: readonly DeviceWork[]): Run[] {
+  const { box, pieces, travelers, loopIn, feed, fedBySwitch, bothHots, circuitOf } = known;
   const ways = devices.filter(({ chain }) => chain !== undefined);
-  const free = controlsOf(devices, box);
+  const taken = takenHots(pieces);
+  // A loop and a load in one box belong together: what the switch at its far end gives goes to the load.
+  const returns = loopIn ? [] : pieces.flatMap((piece) => (saidOf(piece) === 'loop' ? [piece.id] : []));
+  const free = [...controlsOf(devices, box), ...returns].filter((hot) => !taken.has(hot));
   const next = () => free.shift();
+  const first = [...circuitOf.values()][0] ?? 'a';
+  const outCircuits = outsOf(known, devices);
   let traveler = 0;
   const guessed = (piece: DutyItem): Run => {
     const { id: key } = piece;
     const role = saidOf(piece);
     const three = conductorsOf(piece) >= 3;
     const named = piece.label !== undefined ? { name: piece.label } : {};
-    if (piece === feed || role === 'feed')
-      return run(key, 'feed', { circuits: bothHots && three ? ['a', 'b'] : ['a'], ...named });
+    const brings = circuitOf.get(key);
+    if (piece === feed || role === 'feed' || (role === undefined && brings !== undefined))
+      return run(key, 'feed', { circuits: bothHots && three ? ['a', 'b'] : [brings ?? 'a'], ...named });
     const load = () => {
-      const first = next();
-      if (first === undefined) return undefined;
+      const own = next();
+      if (own === undefined) return undefined;
       const second = three ? next() : undefined;
-      return run(key, 'leg', { hots: second === undefined ? [first] : [first, second], ...named });
+      return run(key, 'leg', { hots: second === undefined ? [own] : [own, second], ...named });
     };
-    if (piece.kind === 'fixture') return load() ?? run(key, 'leg', { hots: ['a'], name: 'luminaire' });
-    // At a light without a feed or a switch the cable from the switch is what feeds it.
+    if (piece.kind === 'fixture') return load() ?? run(key, 'leg', { hots: [first], name: 'luminaire' });
     if ((role === 'leg' || role === 'load') && fedBySwitch)
       return run(key, 'feed', { circuits: ['a'], ...(three ? { switched: true as const } : {}), ...named });
     switch (role) {
       case 'out':
-        return run(key, 'out', { hots: ['a'], ...named });
+        return run(key, 'out', { hots: [outCircuits.get(key) ?? first], ...named });
       case 'leg':
       case 'load':
-        return load() ?? run(key, 'leg', { hots: ['a'], ...named });
+        return load() ?? run(key, 'leg', { hots: [first], ...named });
       case 'loop': {
-        if (!loopIn) return run(key, 'loop-out', { circuits: ['a'], hots: ['a'], ...named });
-        const first = next();
-        return run(key, 'loop-in', { circuits: ['a'], hots: first === undefined ? [] : [first], ...named });
+        if (!loopIn) return run(key, 'loop-out', { circuits: [first], hots: [first], ...named });
+        const own = next();
+        return run(key, 'loop-in', { circuits: ['a'], hots: own === undefined ? [] : [own], ...named });
       }
       case 'travelers': {
         const way = ways[Math.min(traveler, ways.length - 1)];
         traveler += 1;
         return run(key, 'travelers', {
-          circuits: ['a'],
+          circuits: [first],
           chain: way?.chain ?? 'way-1',
           // The second pair of a four-way goes on toward the load.
           leads: way?.end === 'line' || (way?.end === undefined && traveler > 1) ? 'load' : 'line',
@@ -180,33 +284,54 @@ function suggestOne(box: BoxDocument, circuit: string): WorkPlan {
       case 'spare':
         return run(key, 'spare', named);
       default:
-        return load() ?? run(key, 'out', { hots: ['a'], ...named });
+        return load() ?? run(key, 'out', { hots: [outCircuits.get(key) ?? first], ...named });
     }
   };
   // What was said to go to a load has the first choice of the switches.
   const told = new Map<string, Run>();
-  for (const first of [true, false])
+  for (const early of [true, false])
     for (const piece of pieces) {
+      if (runOf(piece) !== undefined) continue;
       const role = saidOf(piece);
       const said = role === 'leg' || role === 'load' || role === 'loop' || piece.kind === 'fixture';
-      if (said === first) told.set(piece.id, guessed(piece));
+      if (said === early) told.set(piece.id, guessed(piece));
     }
   const runs = pieces.flatMap(({ id }) => told.get(id) ?? []);
   // A four-way is one chain with two pairs of travelers.
   if (travelers.length === 2 && ways.length === 1) {
     runs.filter(({ does }) => does === 'travelers').forEach((one) => (one.chain = ways[0]?.chain));
   }
+  return runs;
+}
+
+/** Which circuit each feed-out goes on from: of several circuits the devices take the first, the feed-outs what is left over. */
+function outsOf({ pieces, circuitOf }: Known, devices: readonly DeviceWork[]): Map<string, string> {
+  const circuits = [...new Set(circuitOf.values())];
+  const used = new Set(devices.flatMap(({ circuit, halves }) => halves ?? [circuit]));
+  const idle = circuits.filter((id) => !used.has(id));
+  const outs = pieces.filter((piece) => saidOf(piece) === 'out');
+  return new Map(outs.map(({ id }, index) => [id, idle[index] ?? circuits[0] ?? 'a']));
+}
+
+function suggestOne(recorded: BoxDocument, circuit: string): WorkPlan {
+  const box = withForced(recorded);
+  const breaker = box.site?.breaker;
+  const known = knownOf(box);
+  const devices = guessDevices(known);
   const onBreaker = { name: circuit, ...(breaker === undefined ? {} : { breaker }) };
+  const circuits = [...new Set(known.circuitOf.values())].sort();
   return {
-    circuits: bothHots
+    circuits: known.bothHots
       ? [
           { id: 'a', ...onBreaker, partner: 'b' },
           { id: 'b', ...onBreaker },
         ]
-      : [{ id: 'a', ...onBreaker }],
-    runs,
+      : (circuits.length === 0 ? ['a'] : circuits).map((id) =>
+          id === 'a' ? { id, ...onBreaker } : { id, name: '' },
+        ),
+    runs: guessRuns(known, devices),
     devices,
-    schools,
+    schools: Schools.parse({}),
     made: [],
   };
 }

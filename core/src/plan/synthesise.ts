@@ -9,7 +9,8 @@ import { chooseConnectors, type Stock, UNLIMITED } from './choose-connectors.ts'
 import { obstaclesOf } from './needs.ts';
 import { isMultiwireNeutral, type Landing, largest, netsOf } from './nets.ts';
 import type { Obstacle } from './obstacle.ts';
-import { CAPPED, GROUND, pigtailColour } from './signal.ts';
+import { nameOfCircuit } from '../physical/circuits.ts';
+import { CAPPED, GROUND, pigtailColour, readSignal } from './signal.ts';
 
 /** What is said where a ground is wanted and none is there. */
 export const noGround = ({ checks }: Edition): string =>
@@ -104,6 +105,11 @@ export function synthesise(
     if (mine.length + landings.length + (tail ? 1 : 0) === 1) {
       // A conductor alone is capped; a terminal alone is told as an obstacle.
       if (first) joint(signal, [first.id]);
+      const alone = readSignal(signal);
+      if (first && alone.kind === 'hot')
+        notes.push(
+          `The hot of ${nameOfCircuit(work, alone.circuit)} is capped and stays live: nothing here uses it.`,
+        );
       continue;
     }
     if (mine.length === 1 && landings.length === 1 && first && only && !tail) {

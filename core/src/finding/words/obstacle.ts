@@ -76,6 +76,8 @@ export const OBSTACLE_WORDS = {
       : `${cap(say.piece(a.piece))} wants one pair of travelers to the next switch; ${a.pairs === 0 ? 'none is told: say which cable has them' : `there are ${a.pairs}`}.`,
   'controls-nothing': (a: OfPiece & { readonly second: boolean }, say: Sayer) =>
     `${cap(say.piece(a.piece))} controls nothing: no cable or outlet takes ${a.second ? 'what its second half gives' : 'what it gives'}.`,
+  'loop-switches-nothing': (a: OfPiece, say: Sayer) =>
+    `${say.piece(a.piece)}: the switch at its far end switches nothing. Say which load here it switches.`,
   'no-connector': (a: { readonly conductors: string }) =>
     `No connector at hand holds ${a.conductors}: bring one that is listed for them.`,
   'few-connectors': (a: { readonly lacking: readonly string[] }) =>
