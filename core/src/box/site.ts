@@ -3,27 +3,18 @@
  * optional: one that is not recorded is told as “not checked”, never passed.
  */
 import { z } from 'zod';
-import { BREAKERS } from '../edition/index.ts';
+import { BREAKERS, type Place, PLACES } from '../edition/index.ts';
 import { lengthText } from './texts.ts';
 import { inches } from '../quantity/length.ts';
 
-/** Where the box is, for the reminders about protection. */
-export const PLACES = {
-  kitchen: 'kitchen',
-  bath: 'bathroom',
-  laundry: 'laundry',
-  garage: 'garage',
-  basement: 'basement',
-  outdoors: 'outdoors',
-  crawl: 'crawl space',
-  bedroom: 'bedroom',
-  living: 'living room',
-  hall: 'hall or stair',
-} as const;
-export type Place = keyof typeof PLACES;
+export { type Place, PLACES };
 
 /** What hangs on a box, or what it is rated for, beyond a light luminaire. */
 export const HANGINGS = ['fan', 'heavy'] as const;
+
+/** What protects a circuit ahead of a box. */
+export const PROTECTIONS = ['none', 'gfci', 'afci', 'dual'] as const;
+export type Protection = (typeof PROTECTIONS)[number];
 
 const short = lengthText(inches(24), '24 in');
 const long = lengthText(inches(120), '120 in');
@@ -33,6 +24,8 @@ const orNone = z.union([z.literal('0 in'), short]);
 export const Site = z.strictObject({
   /** Rating of the breaker of the circuit, in amperes. */
   breaker: z.literal([...BREAKERS]).optional(),
+  /** Protection ahead of this box, at the breaker or upstream in the run: what somebody read there, or that there is none. */
+  protected: z.enum(PROTECTIONS).optional(),
   place: z.enum(Object.keys(PLACES) as [Place, ...Place[]]).optional(),
   /** Shortest free conductor, from where it leaves the sheath or raceway. */
   free: long.optional(),

@@ -180,7 +180,8 @@ function listed(box: StandardBox, edition: Edition): BoxPart[] {
       depth,
       outside: [width, height],
       mounts: ['new-work'],
-      places: form === 'round' ? ['ceiling', 'wall'] : ['wall', 'ceiling'],
+      // A device box holds a ceiling luminaire only where it is marked for that (NEC 314.27(A), from memory).
+      places: form === 'round' ? ['ceiling', 'wall'] : form === 'square' ? ['wall', 'ceiling'] : ['wall'],
       clamps: false,
       typical: false,
     },

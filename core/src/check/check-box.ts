@@ -5,6 +5,7 @@ import type { Severity } from '../finding/finding.ts';
 import type { Tally } from '../fill/tally.ts';
 import { boxInWall } from './box-in-wall.ts';
 import { circuitConductor } from './circuit-conductor.ts';
+import { circuitDuty } from './circuit-duty.ts';
 import { circuitReceptacle } from './circuit-receptacle.ts';
 import { connectors } from './connectors.ts';
 import { deviceDepthCheck } from './device-depth.ts';
@@ -56,6 +57,7 @@ const CHECKS: Readonly<Record<CheckName, Check>> = {
   'white-as-hot': whiteAsHot,
   'sheath-colour': sheathColour,
   protection,
+  'circuit-duty': circuitDuty,
 };
 
 const WEIGHT: Readonly<Record<Severity, number>> = { violation: 0, look: 1, advice: 2 };

@@ -3,6 +3,7 @@
  * where a rule of a code is not recorded here, its section is null and the check says so: it never passes in
  * silence. The adopted code decides.
  */
+import { CEC_PROTECTION, NEC_PROTECTION_2014, type ProtectionRules } from './protection.ts';
 import { inches, type Length, readLength } from '../quantity/length.ts';
 
 export const CHECK_NAMES = [
@@ -27,6 +28,7 @@ export const CHECK_NAMES = [
   'white-as-hot',
   'sheath-colour',
   'protection',
+  'circuit-duty',
 ] as const;
 export type CheckName = (typeof CHECK_NAMES)[number];
 
@@ -63,7 +65,7 @@ export interface CheckRules {
   readonly noGround: string;
   /** What a replaced receptacle must be. */
   readonly replacement: string;
-  readonly protection: { readonly tamper: string; readonly gfci: string; readonly afci: string };
+  readonly protection: ProtectionRules;
 }
 
 const mm = (text: string): Length => readLength(text) ?? inches(0);
@@ -93,6 +95,7 @@ export const NEC_CHECKS: CheckRules = {
     'white-as-hot': '200.7',
     'sheath-colour': COMMON,
     protection: '210.8, 210.12, 406.12',
+    'circuit-duty': '210.11(C)',
   },
   freeConductor: { least: inches(6), past: inches(3) },
   support: {
@@ -112,7 +115,7 @@ export const NEC_CHECKS: CheckRules = {
   bushing: '320.40',
   noGround: '406.4(D)',
   replacement: '406.4(D)',
-  protection: { tamper: '406.12', gfci: '210.8', afci: '210.12' },
+  protection: NEC_PROTECTION_2014,
 };
 
 const CEC_SUPPORT = { most: mm('300 mm'), single: null, fished: false } as const;
@@ -140,6 +143,7 @@ export const CEC_CHECKS: CheckRules = {
     'white-as-hot': 'CEC Section 4',
     'sheath-colour': COMMON,
     protection: 'CEC Section 26',
+    'circuit-duty': null,
   },
   freeConductor: { least: mm('150 mm'), past: null },
   support: {
@@ -158,5 +162,5 @@ export const CEC_CHECKS: CheckRules = {
   bushing: '12-610',
   noGround: 'CEC Section 10',
   replacement: 'CEC Section 26',
-  protection: { tamper: '26-706', gfci: '26-704', afci: '26-658' },
+  protection: CEC_PROTECTION,
 };

@@ -9,6 +9,7 @@ import { cubicInches } from '../quantity/volume.ts';
 import type { Edition, StandardBox } from './edition.ts';
 import { NEC_CHECKS } from './check-rules.ts';
 import { OUTLINES } from './outlines.ts';
+import { NEC_PROTECTION_2017, NEC_PROTECTION_2020, NEC_PROTECTION_2023 } from './protection.ts';
 import { NEC_TERMINALS } from './terminal-rules.ts';
 
 /** One allowance per conductor, in³. NEC Table 314.16(B), in later printings (B)(1). */
@@ -125,7 +126,13 @@ const NEC_2014: Edition = {
   checks: NEC_CHECKS,
 };
 
-const NEC_2017: Edition = { ...NEC_2014, id: 'nec2017', name: 'NEC 2017', year: 2017 };
+const NEC_2017: Edition = {
+  ...NEC_2014,
+  id: 'nec2017',
+  name: 'NEC 2017',
+  year: 2017,
+  checks: { ...NEC_CHECKS, protection: NEC_PROTECTION_2017 },
+};
 
 const NEC_2020: Edition = {
   ...NEC_2017,
@@ -133,6 +140,7 @@ const NEC_2020: Edition = {
   name: 'NEC 2020',
   year: 2020,
   allowances: { ...NEC_2017.allowances, section: 'Table 314.16(B)(1)' },
+  checks: { ...NEC_CHECKS, protection: NEC_PROTECTION_2020 },
   rules: ['conductors', 'clamps', 'fittings', 'devices', 'grounds-four-then-quarters'],
   grounds: { value: { first: 4, share: 4 }, section: '314.16(B)(5)', confidence: memory },
 };
@@ -142,6 +150,7 @@ const NEC_2023: Edition = {
   id: 'nec2023',
   name: 'NEC 2023',
   year: 2023,
+  checks: { ...NEC_CHECKS, protection: NEC_PROTECTION_2023 },
   rules: [...NEC_2020.rules, 'terminal-blocks'],
   terminalBlocks: { value: 'counted', section: '314.16(B)(6)', confidence: memory },
 };

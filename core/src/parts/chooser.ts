@@ -13,7 +13,7 @@ import { type Tally, tally } from '../fill/tally.ts';
 import { type WorkRoom, workRoom } from '../fold/work-room.ts';
 import type { Length } from '../quantity/length.ts';
 import type { BoxPart } from '../catalog/catalog.ts';
-import { replaceBox, replacementCost } from '../remedy/box-steps.ts';
+import { replaceBox, notMadeFor, replacementCost } from '../remedy/box-steps.ts';
 import type { Cost } from '../remedy/remedy.ts';
 import { violations, worse } from '../remedy/search.ts';
 import { roomInWall } from '../remedy/wall.ts';
@@ -140,7 +140,7 @@ export function chooseBoxes(
   };
   const fits: Fit[] = [];
   for (const part of parts) {
-    const why = against(part, wish, kit, box.shell.form);
+    const why = against(part, wish, kit, box.shell.form) ?? notMadeFor(box, part);
     if (why === undefined) fits.push(fit(part));
     else leftOut[why] = (leftOut[why] ?? 0) + 1;
   }
@@ -151,7 +151,7 @@ export function chooseBoxes(
       (part) =>
         part.form === 'device-box' &&
         part.gangs === gangs &&
-        against(part, { ...wish, gangs }, kit, box.shell.form) === undefined,
+        (against(part, { ...wish, gangs }, kit, box.shell.form) ?? notMadeFor(box, part)) === undefined,
     )
     .map(fit);
   return chosen({ fits, beyond, gangs, leftOut });

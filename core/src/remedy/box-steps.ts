@@ -1,6 +1,6 @@
 /** Another box in place of the one there: which can take its place, what that costs, what becomes of the box. */
 import type { BoxDocument } from '../box/document.ts';
-import { addItem, changeShell } from '../box/edit.ts';
+import { addItem, changeShell, forgetAbsent, markAbsent } from '../box/edit.ts';
 import type { NewId } from '../box/piece-id.ts';
 import type { Edition } from '../edition/index.ts';
 import { printLength } from '../quantity/length.ts';
@@ -30,18 +30,35 @@ const wantsMetal = (box: BoxDocument): boolean =>
 
 const holdsDevice = (box: BoxDocument) => box.items.some(({ kind }) => kind === 'device');
 
+/** Whether a luminaire hangs on a box. */
+const holdsLuminaire = (box: BoxDocument) =>
+  box.site?.hangs !== undefined || box.items.some(({ kind }) => kind === 'fixture');
+
+/** Why a box is not made to hold what is in another, whatever its volume; undefined where it is. */
+export function notMadeFor(box: BoxDocument, part: BoxPart): string | undefined {
+  if (holdsDevice(box) && part.gangs < gangsNeeded(box)) return 'of too few gangs';
+  if (holdsLuminaire(box) && !part.places.includes('ceiling')) return 'not made for a luminaire';
+  return undefined;
+}
+
+/** Whether a box can be fitted in the wall as the one there: it keeps the mounting, and a finished wall takes only what is cut in. */
+function fitsWall(box: BoxDocument, part: BoxPart): boolean {
+  const cast = part.form === 'masonry' || part.form === 'surface';
+  if (cast) return true;
+  if (inFinishedWall(box)) return part.mounts.includes('old-work');
+  return box.shell.mount === undefined || part.mounts.includes(box.shell.mount);
+}
+
 /** Whether a box can take the place of the one there. */
 export function canReplace(box: BoxDocument, part: BoxPart, room: number | undefined): boolean {
   const { gangs, form } = box.shell;
-  if (part.gangs < gangs) return false;
+  if (part.gangs < gangs || notMadeFor(box, part) !== undefined) return false;
   // A box for masonry or for the surface takes the place of its own kind only.
   if ((part.form === 'masonry' || part.form === 'surface') && part.form !== form) return false;
   // In block or brick nothing can be nailed or clamped. Common practice, no source.
   if (form === 'masonry' && part.form !== form) return false;
   if (room !== undefined && part.depth > room) return false;
-  // New work takes any; in a finished wall only what can be cut in from the front.
-  const cast = part.form === 'masonry' || part.form === 'surface';
-  if (inFinishedWall(box) && !cast && !part.mounts.includes('old-work')) return false;
+  if (!fitsWall(box, part)) return false;
   if (part.material === 'plastic' && wantsMetal(box)) return false;
   const ceiling = inCeiling(form);
   // A device stands in a device box or under a square box's ring; a round one takes it only where it has it already.
@@ -77,6 +94,7 @@ export function replaceBox(box: BoxDocument, part: BoxPart, newId: NewId): BoxDo
   const shell = changeShell(box, {
     volume: part.code === undefined ? volumeWritten(part.volume) : undefined,
     box: part.code,
+    catalog: part.typical && part.code === undefined ? true : undefined,
     measured: undefined,
     marks: undefined,
     conduitBody: undefined,
@@ -102,8 +120,14 @@ export function replaceBox(box: BoxDocument, part: BoxPart, newId: NewId): BoxDo
     ...(part.rated === undefined ? {} : { rated: part.rated }),
   };
   const { site: _site, ...rest } = shell;
-  const fresh: BoxDocument = { ...rest, ...(Object.keys(site).length === 0 ? {} : { site }), items };
-  return part.clamps ? addItem(fresh, { kind: 'clamps', count: 1, hold: 'grip' }, newId).box : fresh;
+  // What was said of the inside of the old box says nothing of the new one: its make does.
+  const unsaid = forgetAbsent(rest, ['clamps', 'stud', 'hickey']);
+  const fresh: BoxDocument = { ...unsaid, ...(Object.keys(site).length === 0 ? {} : { site }), items };
+  const hasFitting = items.some(({ kind }) => kind === 'fitting');
+  const bare = hasFitting || !part.places.includes('ceiling') ? fresh : markAbsent(fresh, 'stud');
+  return part.clamps
+    ? addItem(bare, { kind: 'clamps', count: 1, hold: 'grip' }, newId).box
+    : markAbsent(bare, 'clamps');
 }
 
 /** What a metal box wants beside itself: a connector for each cable, a bond, a ring for a device. Common practice, no source. */

@@ -128,6 +128,8 @@ function legalOf(
     if (counted.verdict === 'legal' && spare < weights.spare) continue;
     const findings = checkBox(next, edition, after).findings;
     if (worse(violations(findings), known)) continue;
+    // What does not hold its yokes is no cure, whether it did before or not.
+    if (findings.some(({ code }) => code === 'gangs')) continue;
     const cost = addCosts(chosen.map((step) => step.cost));
     const [kind = 'together', ...others] = [...new Set(chosen.map((step) => step.kind))];
     const proposal: Proposal = {
@@ -153,6 +155,10 @@ interface Legal {
   readonly mounts: readonly Mount[];
 }
 
+/** Under a luminaire metal and plastic, and boxes of the table and of a catalog, are kinds of their own. */
+const luminaireBox = ({ items, shell }: BoxDocument): string =>
+  items.some(({ kind }) => kind === 'fixture') ? `${shell.material ?? ''} ${shell.catalog ?? false}` : '';
+
 /**
  * The best of each kind of remedy, cheapest first, and what of several kinds together nothing else beats.
  * Where the mounting is not known, a box for an open wall and one for a finished wall are two kinds.
@@ -162,7 +168,7 @@ function bestOfKinds(legal: readonly Legal[], mount: Mount | undefined): Proposa
   for (const { proposal, mounts } of legal) {
     if (proposal.kind === 'together') continue;
     const cutIn = mount === undefined && mounts.length > 0 && !mounts.includes('new-work');
-    const key = `${proposal.kind} ${cutIn}`;
+    const key = `${proposal.kind} ${cutIn} ${luminaireBox(proposal.box)}`;
     const known = best.get(key);
     if (!known || cheaper(proposal, known) < 0) best.set(key, proposal);
   }

@@ -1,6 +1,6 @@
 /** The single remedies a box offers (handbook 9), each with what it costs and what stays true. */
 import { type BoxDocument, type Item, type ItemOf, lengthIn } from '../box/document.ts';
-import { addCount, addItem, changeItems, removeItem, removeItems } from '../box/edit.ts';
+import { addCount, addItem, changeItems, markAbsent, removeItem, removeItems } from '../box/edit.ts';
 import { gathered } from '../box/rows.ts';
 import { roleOf } from '../box/work.ts';
 import { DEVICES } from '../box/words.ts';
@@ -84,9 +84,12 @@ function hardwareSteps(box: BoxDocument): Step[] {
       words: 'Take the internal clamps out and fit connectors whose clamps are outside the box.',
       cost: { parts: 0.5 * Math.max(1, cables), minutes: 8 * Math.max(1, cables), damage: 0 },
       apply: (now) =>
-        removeItems(
-          now,
-          clamps.map(({ id }) => id),
+        markAbsent(
+          removeItems(
+            now,
+            clamps.map(({ id }) => id),
+          ),
+          'clamps',
         ),
     },
   ];

@@ -1,5 +1,5 @@
 /** Reads and prints the facts of the checks beyond fill: `breaker 20`, `setback 3/8 in`, `finish combustible`. */
-import { HANGINGS, PLACES, type Site } from '../box/site.ts';
+import { HANGINGS, PLACES, PROTECTIONS, type Site } from '../box/site.ts';
 import { BREAKERS } from '../edition/index.ts';
 import { printLength, readLength } from '../quantity/length.ts';
 import { NUMBER } from '../quantity/number.ts';
@@ -21,6 +21,7 @@ const LENGTHS = {
 } as const satisfies Record<string, keyof Site>;
 const FLAGS = ['plate', 'bored', 'exposed', 'finished'] as const satisfies readonly (keyof Site)[];
 const CHOICES = {
+  protected: [...PROTECTIONS],
   place: Object.keys(PLACES),
   finish: ['combustible', 'noncombustible'],
   hangs: [...HANGINGS],

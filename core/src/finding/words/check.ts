@@ -153,8 +153,41 @@ export const CHECK_WORDS = {
   },
   'white-as-hot': () =>
     'In the switch loop the white is a hot: re-identify it at both ends; it carries the supply to the switch, never the return.',
-  protection: (a: { readonly why: 'tamper' | 'gfci' | 'afci'; readonly place?: string }) =>
-    `${PROTECTION[a.why](a.place ?? '')} Check what is adopted here.`,
+  protection: (a: {
+    readonly why: 'tamper' | 'gfci' | 'afci';
+    readonly place?: string;
+    readonly reach?: string;
+  }): Said => {
+    const place = a.place ?? '';
+    switch (a.why) {
+      case 'tamper':
+        return 'A new receptacle in a dwelling must be tamper-resistant.';
+      case 'gfci':
+        return {
+          words: `A receptacle in this place (${place}) must have GFCI protection${REACH[a.reach ?? 'every'] ?? ''}, and none is recorded here, at the breaker or upstream.`,
+          cure: 'Fit a GFCI receptacle, feed it from the LOAD of one, or record the protection ahead of it.',
+        };
+      case 'afci':
+        return {
+          words: `Outlets in this place (${place}) must have AFCI protection where they are new, extended or replaced, and none is recorded ahead of this box.`,
+          cure: 'Fit an AFCI breaker, or record the protection that is there.',
+        };
+    }
+  },
+  'circuit-duty': (a: {
+    readonly why: 'small' | 'shared';
+    readonly place: string;
+    readonly breaker: number;
+    readonly least: number;
+    readonly serves: string;
+    readonly unless?: string;
+  }): Said =>
+    a.why === 'small'
+      ? {
+          words: `A receptacle in this place (${a.place}) needs a ${a.least} A circuit; this one has ${a.breaker} A.${a.unless === undefined ? '' : ` Exception: ${a.unless}.`}`,
+          cure: `Feed it from a ${a.least} A circuit with 12 AWG conductors.`,
+        }
+      : `Lighting and a receptacle (${a.place}) are on one circuit here: ${a.serves}. Are they on one circuit?`,
 } as const satisfies Record<CheckName, (args: never, say: Sayer) => Said>;
 
 const SETBACK = {
@@ -163,9 +196,10 @@ const SETBACK = {
   any: (most: string) => `the surface: more than any surface allows (${most}).`,
 } as const;
 
-const PROTECTION = {
-  tamper: () => 'Receptacles in dwellings are usually tamper-resistant.',
-  gfci: (place: string) => `A receptacle in the ${place}: GFCI protection is usual there.`,
-  afci: (place: string) =>
-    `Circuits of the ${place} usually have AFCI protection, also when extended over 6 ft or a receptacle is replaced.`,
-} as const;
+/** What picks out the receptacles that are meant, where not all of a place are. */
+const REACH: Readonly<Record<string, string>> = {
+  countertop: ' if it serves the countertop',
+  unfinished: ' if this part is unfinished',
+  'near water': ' if it is within 1.5 m of a sink, tub or shower',
+  'near grade': ' if it is within 2.5 m of grade',
+};

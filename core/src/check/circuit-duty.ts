@@ -1,0 +1,39 @@
+/**
+ * Circuits that certain places must have (NEC 210.11(C), 210.52(B)): 20 A for the receptacles of kitchen, dining room, laundry, bathroom
+ * and garage, and what such a circuit may serve beside them. From memory.
+ */
+import { kindOf } from '../device/index.ts';
+import { PLACES } from '../edition/index.ts';
+import { type Check, DOES_NOT_APPLY, finds, notChecked, notRecorded, PASS, together } from './finding.ts';
+
+export const circuitDuty: Check = ({ box, devices, edition }) => {
+  const section = edition.checks.sections['circuit-duty'];
+  const receptacles = devices.filter(({ device }) => kindOf(device).rated);
+  const place = box.site?.place;
+  if (receptacles.length === 0 || place === undefined) return DOES_NOT_APPLY;
+  if (section === null) return notRecorded('circuit-duty', edition);
+  const duty = edition.checks.protection.duties[place];
+  if (!duty) return DOES_NOT_APPLY;
+  const breaker = box.site?.breaker;
+  if (breaker === undefined) return notChecked('circuit-duty', duty.section, 'the breaker\u2019s rating');
+  const ids = receptacles.map(({ id }) => id);
+  const about = { place: PLACES[place], breaker, least: duty.amps, serves: duty.serves };
+  const alone = (box.work?.circuits.length ?? 1) < 2;
+  const lit =
+    alone &&
+    box.items.some(
+      (item) => item.kind === 'fixture' || (item.kind === 'device' && kindOf(item.device).group === 'switch'),
+    );
+  return together([
+    breaker < duty.amps
+      ? finds(
+          'circuit-duty',
+          { ...about, why: 'small', ...(duty.mayDiffer === undefined ? {} : { unless: duty.mayDiffer }) },
+          { severity: duty.mayDiffer === undefined ? 'violation' : 'look', section: duty.section, ids },
+        )
+      : PASS,
+    lit
+      ? finds('circuit-duty', { ...about, why: 'shared' }, { severity: 'look', section: duty.section, ids })
+      : PASS,
+  ]);
+};
