@@ -59,7 +59,7 @@ function planned(line: string, options: Options) {
   const judgesFound = work.found !== undefined && !options.keep;
   const done = planBox(box, work, edition, stockOf(kit), judgesFound ? 'found' : 'plan');
   const obstacles = judgesFound ? [] : [...tooMany, ...done.plan.obstacles];
-  const works = done.good && obstacles.length === 0;
+  const works = done.works && obstacles.length === 0;
   // A wiring that was found is there whatever its cables are taken for.
   const open = judgesFound ? [] : assumed;
   return { ...done, box, edition, obstacles, assumed: open, works, good: works && open.length === 0 };

@@ -1,4 +1,5 @@
 /** Changes to a box, as values: each takes a box and gives the changed one. */
+import { type DeviceName, kindOf } from '../device/index.ts';
 import type { Size } from '../edition/index.ts';
 import {
   type Absent,
@@ -12,6 +13,14 @@ import {
 import type { NewId } from './piece-id.ts';
 import { alike, rowWith } from './rows.ts';
 import type { Site } from './site.ts';
+
+/** The width of a kind of device until somebody measures it. */
+export const usualWidth = (
+  device: DeviceName,
+): { readonly wide: number; readonly wideAssumed: true | undefined } => {
+  const { gangs } = kindOf(device);
+  return { wide: gangs, wideAssumed: gangs > 1 ? true : undefined };
+};
 
 /** A box that says of nothing it holds that it is not there. */
 function consistent(box: BoxDocument): BoxDocument {
@@ -161,7 +170,37 @@ export function changeShell(
   box: BoxDocument,
   change: { [K in keyof Shell]?: Shell[K] | undefined },
 ): BoxDocument {
-  return { ...box, shell: without({ ...box.shell, ...change }) as Shell };
+  // Another volume is not the one a catalog gave.
+  const catalog = 'volume' in change && !('catalog' in change) ? { catalog: undefined } : {};
+  return { ...box, shell: without({ ...box.shell, ...change, ...catalog }) as Shell };
+}
+
+/** What a box is, as one sees it. */
+export type Kind = Pick<Shell, 'form' | 'gangs'> & { readonly material?: Shell['material'] };
+
+/**
+ * Another kind of box in place of the one that was described: of what was known of the old one (its volume, its clamps, its depth) nothing
+ * is kept. Where no kind was chosen yet, the words are about the same box and all stays.
+ */
+export function changeKind(box: BoxDocument, { form, gangs, material }: Kind): BoxDocument {
+  const { shell } = box;
+  const described = { form, gangs, ...(material === undefined ? {} : { material }) };
+  if (shell.form === undefined || (shell.form === form && shell.gangs === gangs))
+    return changeShell(box, described);
+  const bare = changeShell(box, {
+    ...described,
+    volume: undefined,
+    catalog: undefined,
+    box: undefined,
+    measured: undefined,
+    marks: undefined,
+    conduitBody: undefined,
+  });
+  const emptied = changeSite(
+    { ...bare, items: bare.items.filter(({ kind }) => kind !== 'clamps') },
+    { depth: undefined, entries: undefined, rated: undefined },
+  );
+  return forgetAbsent(emptied, ['clamps', 'stud', 'hickey']);
 }
 
 /** Changes facts of where the box stands. A fact set to undefined is taken away; a box without facts has no site. */

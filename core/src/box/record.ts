@@ -24,6 +24,8 @@ const name = (what: string) => oneLine(80).trim().min(1, `must name the ${what}`
 export const JobFields = z.strictObject({
   name: name('job'),
   edition: z.enum(EDITION_IDS).default(DEFAULT_EDITION),
+  /** Nobody chose the edition yet: it is the usual one, and asked about where two of them differ. */
+  editionAssumed: z.boolean().optional(),
   note: z.string().max(4000, 'must be at most 4000 characters').default(''),
   /** The circuits of the house. */
   panel: Panel.default(NO_PANEL),

@@ -62,7 +62,7 @@ const clamps: Look = (box, edition) => {
   return [
     {
       name: 'clamps',
-      question: 'Are there clamps inside the box that grip the cables?',
+      question: `Are there clamps inside the box that grip the cables?${box.shell.material === 'plastic' ? ' Push-in flaps do not.' : ''}`,
       answers: [NO_CLAMPS, CLAMPS, ...inB],
       startsLeast: true,
     },
@@ -318,7 +318,7 @@ export const volumeAnswer = (written: string): Answer => {
   return {
     say: `stamp ${written}`,
     words: said,
-    condition: `${said} is stamped in it`,
+    condition: `${said} is stamped inside`,
     record: (now) => changeShell(now, { volume: written, catalog: undefined, measured: undefined }),
   };
 };

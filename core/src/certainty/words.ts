@@ -1,5 +1,5 @@
 /** A verdict in words where something that is open could still change it: the condition stands in the headline. */
-import { type Amount, showAmount, unitName } from '../fill/amount.ts';
+import { type Amount, amountWords } from '../fill/amount.ts';
 import type { Tally, Verdict } from '../fill/tally.ts';
 import { verdictParts, type VerdictParts } from '../fill/verdict.ts';
 import type { Certainty, JudgedAnswer, OpenFact } from './certainty.ts';
@@ -15,18 +15,20 @@ export function standingOf(verdict: Verdict, { certain }: Pick<Certainty, 'certa
 
 const marginWords = ({ verdict, margin, unit }: JudgedAnswer): string => {
   if (margin === null) return 'no answer';
-  const amount = `${showAmount(Math.abs(margin) as Amount, unit)} ${unitName(unit)}`;
+  const amount = amountWords(Math.abs(margin) as Amount, unit);
   return verdict === 'over' ? `over by ${amount}` : `legal, ${amount} left`;
 };
 
 /** What the answers to one fact decide: `legal if no clamps are inside; over by 1.75 in³ if clamps are inside`. */
-function conditionWords({ answers }: OpenFact): string | undefined {
+function conditionWords({ name, answers }: OpenFact): string | undefined {
   const holds = answers.filter(({ verdict }) => verdict === 'legal');
   const fails = answers.filter(({ verdict }) => verdict !== 'legal');
   const [good] = holds;
   const [bad] = fails;
   if (!good || !bad) return undefined;
-  const conditions = [...new Set(holds.map(({ condition }) => condition))].slice(0, 2);
+  // Of volumes the smallest that still holds says all; of others the first two.
+  const said = name === 'stamp' ? holds.slice(-1) : holds.slice(0, 2);
+  const conditions = [...new Set(said.map(({ condition }) => condition))];
   return `legal if ${conditions.join(' or ')}; ${marginWords(bad)} if ${bad.condition}`;
 }
 

@@ -7,7 +7,8 @@ import { type BoxFields, nothingSeen } from '../box/record.ts';
 import { DEFAULT_EDITION, type EditionId, editionOf } from '../edition/index.ts';
 import { tally } from '../fill/tally.ts';
 import { tallyJson } from '../fill/tally-json.ts';
-import { verdictWords } from '../fill/verdict.ts';
+import { certaintyOf } from '../certainty/certainty.ts';
+import { certainWords } from '../certainty/words.ts';
 import { unreadableWords } from '../shorthand/errors.ts';
 import { printCountLine } from '../shorthand/print.ts';
 import { readCountLine } from '../shorthand/read.ts';
@@ -123,7 +124,8 @@ const unsafe = (cell: string): string => (/^'+[=+\-@\t\r]/.test(cell) ? cell.sli
 
 /** The cells of one box, in the order of {@link CSV_COLUMNS}. */
 export function csvCells(fields: CsvBox, fallback: EditionId): string[] {
-  const counted = tally(fields.box, editionOf(fields.box.edition ?? fallback));
+  const edition = editionOf(fields.box.edition ?? fallback);
+  const counted = tally(fields.box, edition);
   const json = tallyJson(counted);
   return [
     safeCell(fields.name),
@@ -135,7 +137,7 @@ export function csvCells(fields: CsvBox, fallback: EditionId): string[] {
     json.fill,
     json.capacity ?? '',
     json.margin ?? '',
-    verdictWords(counted),
+    certainWords(counted, certaintyOf(fields.box, edition, counted, { chosen: true })),
   ];
 }
 

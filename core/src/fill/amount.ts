@@ -38,3 +38,9 @@ export function showAmount(value: Amount, unit: TallyUnit): string {
 export function unitName(unit: TallyUnit): string {
   return unit === 'conductors' ? 'conductors' : UNIT_NAMES[unit];
 }
+
+/** An amount with its unit, as it is read. @example amountWords(4, 'conductors') // '1 conductor' */
+export function amountWords(value: Amount, unit: TallyUnit): string {
+  const shown = showAmount(value, unit);
+  return `${shown} ${unit === 'conductors' && shown === '1' ? 'conductor' : unitName(unit)}`;
+}

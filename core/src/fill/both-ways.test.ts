@@ -20,7 +20,7 @@ test.each([
   ['18 in3, marks 9/14 8/12, 12/2, 14/2', 'legal', 'unknown'],
 ] as const)('“%s”: by volume %s, by wire counts %s', (line, volume, counts) => {
   const told = both(line);
-  expect([told?.volume.verdict, told?.counts.verdict]).toEqual([volume, counts]);
+  expect([told?.volume.counted.verdict, told?.counts.counted.verdict]).toEqual([volume, counts]);
 });
 
 test.each(['18 in3, 12/2', 'marks 9/14 8/12, 12/2', 'measured 3 x 2 x 2, marks 9/14, 14/2', 'plastic, 12/2'])(
@@ -30,5 +30,5 @@ test.each(['18 in3, 12/2', 'marks 9/14 8/12, 12/2', 'measured 3 x 2 x 2, marks 9
 
 test('a table box with a stamp is told both ways too', () => {
   const told = both('box dev-3x2x3.5, marks 8/12, 5x 12, ground 12, duplex');
-  expect([told?.volume.capacity !== null, told?.counts.unit]).toEqual([true, 'conductors']);
+  expect([told?.volume.counted.capacity !== null, told?.counts.counted.unit]).toEqual([true, 'conductors']);
 });

@@ -4,9 +4,15 @@ import { changeShell } from '../box/edit.ts';
 import type { Edition } from '../edition/index.ts';
 import { type Tally, tally } from './tally.ts';
 
+/** A count with the box it is of. */
+export interface Counted {
+  readonly box: BoxDocument;
+  readonly counted: Tally;
+}
+
 export interface BothWays {
-  readonly volume: Tally;
-  readonly counts: Tally;
+  readonly volume: Counted;
+  readonly counts: Counted;
 }
 
 /**
@@ -16,8 +22,9 @@ export interface BothWays {
 export function bothWays(box: BoxDocument, edition: Edition): BothWays | undefined {
   const { marks, volume, box: code } = box.shell;
   if (marks === undefined || (volume === undefined && code === undefined)) return undefined;
+  const counted = (one: BoxDocument): Counted => ({ box: one, counted: tally(one, edition) });
   return {
-    volume: tally(changeShell(box, { marks: undefined }), edition),
-    counts: tally(changeShell(box, { volume: undefined, box: undefined }), edition),
+    volume: counted(changeShell(box, { marks: undefined })),
+    counts: counted(changeShell(box, { volume: undefined, catalog: undefined, box: undefined })),
   };
 }

@@ -1,7 +1,7 @@
 /** The verdict in words, as the screen, the sheet and the command line say it. */
 import type { WarningCode } from '../box/assembled.ts';
 import { editionOf, SIZES, type Size } from '../edition/index.ts';
-import { type Amount, QUARTERS, showAmount, unitName } from './amount.ts';
+import { type Amount, amountWords, QUARTERS } from './amount.ts';
 import type { Tally, TallyLine } from './tally.ts';
 
 /** The size most of the fill is made of: the one a person means by “one more”. */
@@ -43,8 +43,7 @@ const NO_ANSWER: readonly (readonly [WarningCode, VerdictParts])[] = [
 ];
 
 export function verdictParts(tally: Tally): VerdictParts {
-  const unit = unitName(tally.unit);
-  const show = (value: number) => `${showAmount(Math.abs(value) as Amount, tally.unit)} ${unit}`;
+  const show = (value: number) => amountWords(Math.abs(value) as Amount, tally.unit);
   const where = tally.spaces ? ' in the tighter space' : '';
   if (tally.margin === null) {
     const codes = new Set(tally.warnings.map(({ code }) => code));

@@ -70,3 +70,24 @@ function assumedCircuits(box: BoxDocument, work: WorkPlan, told: ReadonlySet<str
   });
   return [...devices, ...outs];
 }
+
+const ROLE_WORDS: Readonly<Record<string, string>> = {
+  feed: 'feed',
+  out: 'feed-out',
+  leg: 'switch leg',
+  loop: 'switch loop',
+  travelers: 'travelers',
+  spare: 'spare',
+  split: 'split between the circuits',
+};
+
+/** An assumed role as a screen says it. @example roleWords('out, circuit b') // 'feed-out, circuit B' */
+export const roleWords = (role: string): string =>
+  role
+    .split(', ')
+    .map(
+      (word) =>
+        ROLE_WORDS[word] ??
+        word.replace(/^circuit ([a-f])$/, (_, id: string) => `circuit ${id.toUpperCase()}`),
+    )
+    .join(', ');

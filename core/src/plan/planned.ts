@@ -7,6 +7,7 @@ import { wordsOf } from '../finding/finding.ts';
 import type { Sayer } from '../finding/say.ts';
 import { type Judgement, judgeWiring, wired } from '../judge/judge.ts';
 import { namesOf } from '../physical/name.ts';
+import { type Assumed, assumedRoles } from './assumed.ts';
 import type { Stock } from './choose-connectors.ts';
 import { type Line, linesOf } from './ends.ts';
 import { type Face, facesOf } from './faces.ts';
@@ -35,6 +36,10 @@ export interface Planned extends Judgement {
   readonly wiring: Wiring;
   readonly lines: readonly Line[];
   readonly faces: readonly Face[];
+  /** Roles nobody recorded that could change the plan; while there is one it is not good. A wiring that was found is there whatever they are. */
+  readonly assumed: readonly Assumed[];
+  /** Good, if what is assumed is right. */
+  readonly works: boolean;
   /** Everything that keeps it from being good, in sentences. */
   readonly troubles: readonly string[];
   /** The names of the box, for its findings. */
@@ -107,7 +112,11 @@ export function assemble(
     ...proof.faults,
     ...findings.filter(({ severity }) => severity === 'violation'),
   ].map((one) => wordsOf(one, say));
+  const assumed = mode === 'plan' ? assumedRoles(box, said) : [];
+  const works = troubles.length === 0;
   return {
+    assumed,
+    works,
     circuitry,
     say,
     proof,
@@ -119,6 +128,6 @@ export function assemble(
     faces: facesOf(box, work),
     troubles: [...new Set(troubles)],
     name: namesOf(box, work),
-    good: troubles.length === 0,
+    good: works && assumed.length === 0,
   };
 }

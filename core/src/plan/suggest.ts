@@ -236,7 +236,8 @@ function guessRuns(known: Known, devices: readonly DeviceWork[]): Run[] {
   const taken = takenHots(pieces);
   // A loop and a load in one box belong together: what the switch at its far end gives goes to the load.
   const returns = loopIn ? [] : pieces.flatMap((piece) => (saidOf(piece) === 'loop' ? [piece.id] : []));
-  const free = [...controlsOf(devices, box), ...returns].filter((hot) => !taken.has(hot));
+  const controls = new Set([...controlsOf(devices, box), ...returns]);
+  const free = [...controls].filter((hot) => !taken.has(hot));
   const next = () => free.shift();
   const first = [...circuitOf.values()][0] ?? 'a';
   const outCircuits = outsOf(known, devices);
@@ -289,11 +290,20 @@ function guessRuns(known: Known, devices: readonly DeviceWork[]): Run[] {
   };
   // What was said to go to a load has the first choice of the switches.
   const told = new Map<string, Run>();
+  const takesLoad = (piece: DutyItem) =>
+    piece.kind === 'fixture' || ['leg', 'load', 'loop'].includes(saidOf(piece) ?? '');
+  let waiting = pieces.filter((piece) => runOf(piece) === undefined && takesLoad(piece)).length;
   for (const early of [true, false])
     for (const piece of pieces) {
-      if (runOf(piece) !== undefined) continue;
-      const role = saidOf(piece);
-      const said = role === 'leg' || role === 'load' || role === 'loop' || piece.kind === 'fixture';
+      const recorded = runOf(piece);
+      if (recorded !== undefined) {
+        // A leg that was told to take no switch leaves its own to nobody: the guess for the others stays as it was.
+        const idle = recorded.does === 'leg' && !recorded.hots.some((hot) => controls.has(hot));
+        if (early && idle && free.length > waiting) next();
+        continue;
+      }
+      const said = takesLoad(piece);
+      if (early && said) waiting -= 1;
       if (said === early) told.set(piece.id, guessed(piece));
     }
   const runs = pieces.flatMap(({ id }) => told.get(id) ?? []);

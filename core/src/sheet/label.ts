@@ -9,7 +9,8 @@ import { circuitsIn } from '../box/safety.ts';
 import { editionOf } from '../edition/index.ts';
 import { showAmount, unitName } from '../fill/amount.ts';
 import { tally } from '../fill/tally.ts';
-import { verdictParts } from '../fill/verdict.ts';
+import { certaintyOf } from '../certainty/certainty.ts';
+import { certainParts } from '../certainty/words.ts';
 import { cap } from '../finding/say.ts';
 import { placeOf } from './sheet.ts';
 
@@ -31,7 +32,7 @@ export function labelOf({
   origin,
   day,
 }: {
-  readonly job: Pick<Job, 'edition'>;
+  readonly job: Pick<Job, 'edition' | 'editionAssumed'>;
   readonly record: BoxRecord;
   readonly origin: string;
   readonly day: (iso: string) => string;
@@ -48,7 +49,14 @@ export function labelOf({
         ? 'circuit not named'
         : `${circuits.length === 1 ? 'circuit' : 'circuits'} ${circuits.join(', ')}`,
       `fill ${showAmount(counted.fill, counted.unit)}${of} ${unitName(counted.unit)}`,
-      cap(verdictParts(counted).head),
+      cap(
+        certainParts(
+          counted,
+          certaintyOf(record.box, edition, counted, {
+            chosen: record.box.edition !== undefined || job.editionAssumed !== true,
+          }),
+        ).head,
+      ),
       `${edition.name}, ${day(record.updatedAt).split(', ')[0] ?? ''}`,
     ],
     address: `${origin}/job/${record.jobId}/box/${record.id}`,

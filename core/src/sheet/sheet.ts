@@ -9,6 +9,8 @@ import type { BoxRecord, Job } from '../box/record.ts';
 import { gangsOf } from '../box/gangs.ts';
 import { circuitsIn } from '../box/safety.ts';
 import { STAGES } from '../box/words.ts';
+import { certaintyOf } from '../certainty/certainty.ts';
+import { type BoxVerdict, boxVerdict } from '../check/box-verdict.ts';
 import { checkBox } from '../check/check-box.ts';
 import { closedOf, saidWords, STANDINGS } from '../close/closed.ts';
 import { furtherOf, labelsOf } from '../close/further.ts';
@@ -17,7 +19,7 @@ import type { Edition } from '../edition/edition.ts';
 import { editionOf } from '../edition/index.ts';
 import { type Amount, showAmount, unitName } from '../fill/amount.ts';
 import { type Tally, tally } from '../fill/tally.ts';
-import { verdictParts, verdictWords } from '../fill/verdict.ts';
+import { verdictWords } from '../fill/verdict.ts';
 import { sentenceOf, wordsOf } from '../finding/finding.ts';
 import { cap, plainSayer } from '../finding/say.ts';
 import { type Fold, foldBox } from '../fold/fold.ts';
@@ -44,7 +46,7 @@ export interface Sheet {
   readonly id: string;
   readonly title: string;
   readonly where: string;
-  readonly verdict: { readonly words: string; readonly is: Tally['verdict'] };
+  readonly verdict: { readonly words: string; readonly is: BoxVerdict['is'] };
   /** Facts, as name and value. */
   readonly facts: readonly (readonly [string, string])[];
   readonly vessel: Picture;
@@ -64,7 +66,7 @@ export interface Sheet {
 
 /** What a sheet is made of. */
 export interface SheetOf {
-  readonly job: Pick<Job, 'name' | 'edition' | 'panel'>;
+  readonly job: Pick<Job, 'name' | 'edition' | 'editionAssumed' | 'panel'>;
   readonly record: BoxRecord;
   /** The house, for what is tested in other boxes. */
   readonly run: HouseRun;
@@ -94,7 +96,7 @@ export function sheetOf({ job, record, run, day }: SheetOf): Sheet {
     where: [record.room, ...circuitsIn(record).map((one) => `circuit ${one}`), job.name]
       .filter((one) => one !== '')
       .join(', '),
-    verdict: { words: cap(verdictWords(counted)), is: counted.verdict },
+    verdict: sheetVerdict(box, edition, counted, isChosen(record, job)),
     facts: factsOf(record, edition, counted, folded, day),
     vessel: vesselPicture(counted, box, 200, 150),
     wiring: joined ? wiringPicture(planned, 380) : undefined,
@@ -198,6 +200,17 @@ function countPart(counted: Tally, edition: Edition): Part {
       ...counted.warnings.map((one) => ({ cells: [wordsOf(one), '', '', ''] })),
     ],
   };
+}
+
+/** Whether somebody chose the edition a box is counted by. */
+const isChosen = ({ box }: Pick<BoxRecord, 'box'>, job: Pick<Job, 'editionAssumed'>) =>
+  box.edition !== undefined || job.editionAssumed !== true;
+
+/** The verdict of the box, with what it rests on. */
+function sheetVerdict(box: BoxDocument, edition: Edition, counted: Tally, chosen: boolean): Sheet['verdict'] {
+  const certainty = certaintyOf(box, edition, counted, { chosen });
+  const { is, head, more } = boxVerdict(counted, certainty, checkBox(box, edition, counted).findings);
+  return { words: cap(more === undefined ? head : `${head}; ${more}`), is };
 }
 
 function changePart({ box, found, stage }: BoxRecord, edition: Edition): Part[] {
@@ -375,19 +388,20 @@ function sourcesOf({ name, allowances, boxes, terminals: { leastConductor } }: E
 }
 
 export interface Summary {
-  readonly verdict: { readonly words: string; readonly is: Tally['verdict'] };
+  readonly verdict: { readonly words: string; readonly is: BoxVerdict['is'] };
   readonly tests: string;
 }
 
 /** What the table on the cover of a house’s sheets says of a box. */
 export function summaryOf(
-  { edition }: Pick<Job, 'edition'>,
+  job: Pick<Job, 'edition' | 'editionAssumed'>,
   { box, seen }: Pick<BoxRecord, 'box' | 'seen'>,
 ): Summary {
-  const counted = tally(box, editionOf(box.edition ?? edition));
+  const edition = editionOf(box.edition ?? job.edition);
+  const counted = tally(box, edition);
   const outcome = outcomeOf(box, seen.closing);
   return {
-    verdict: { words: cap(verdictParts(counted).head), is: counted.verdict },
+    verdict: sheetVerdict(box, edition, counted, isChosen({ box }, job)),
     tests: outcome === undefined ? 'not tested' : VERDICTS[outcome],
   };
 }

@@ -43,6 +43,8 @@ const VERDICT: Readonly<Record<Sheet['verdict']['is'], { readonly colour: string
   {
     legal: { colour: PAPER.ink, sign: '' },
     over: { colour: PAPER.over, sign: '× ' },
+    violation: { colour: PAPER.over, sign: '× ' },
+    open: { colour: PAPER.soft, sign: '? ' },
     unknown: { colour: PAPER.soft, sign: '? ' },
   };
 

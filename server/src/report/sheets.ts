@@ -127,7 +127,13 @@ async function setCover(
   section.end();
 }
 
-const VERDICTS = { legal: 'legal', over: 'over', unknown: 'without a legal volume' } as const;
+const VERDICTS = {
+  legal: 'legal',
+  over: 'over',
+  violation: 'with a violation',
+  open: 'not certain',
+  unknown: 'without a legal volume',
+} as const;
 /** Height of a line of the contents, in points. */
 const ROW = 16;
 

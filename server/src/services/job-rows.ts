@@ -10,15 +10,25 @@ export interface JobRow {
   note: string;
   panel: string;
   links: string;
+  edition_assumed: number;
   demo: number;
   created_at: string;
   updated_at: string;
 }
 
 export function jobOf(row: JobRow): Job {
-  const { created_at: createdAt, updated_at: updatedAt, demo, panel, links, ...rest } = row;
+  const {
+    created_at: createdAt,
+    updated_at: updatedAt,
+    edition_assumed: assumed,
+    demo,
+    panel,
+    links,
+    ...rest
+  } = row;
   return {
     ...rest,
+    ...(assumed === 1 ? { editionAssumed: true } : {}),
     panel: Panel.parse(JSON.parse(panel)),
     links: Links.parse(JSON.parse(links)),
     demo: demo === 1,
@@ -40,8 +50,8 @@ export function touchJob(db: Db, id: string, now: string): void {
 /** Puts a job of an archive in as it was, with its dates and version. */
 export function restoreJob(db: Db, job: Job): void {
   db.prepare(
-    `INSERT INTO job (id, version, name, edition, note, panel, links, demo, created_at, updated_at)
-     VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
+    `INSERT INTO job (id, version, name, edition, note, panel, links, edition_assumed, demo, created_at, updated_at)
+     VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
   ).run(
     job.id,
     job.version,
@@ -50,6 +60,7 @@ export function restoreJob(db: Db, job: Job): void {
     job.note,
     JSON.stringify(job.panel),
     JSON.stringify(job.links),
+    job.editionAssumed ? 1 : 0,
     job.demo ? 1 : 0,
     job.createdAt,
     job.updatedAt,

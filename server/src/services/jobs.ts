@@ -106,8 +106,8 @@ function made(
 ): TakenJob {
   const done = db
     .prepare(
-      `INSERT INTO job (id, version, name, edition, note, panel, links, demo, created_at, updated_at)
-     VALUES (?, 1, ?, ?, ?, ?, ?, ?, ?, ?) ON CONFLICT (id) DO NOTHING`,
+      `INSERT INTO job (id, version, name, edition, note, panel, links, edition_assumed, demo, created_at, updated_at)
+     VALUES (?, 1, ?, ?, ?, ?, ?, ?, ?, ?, ?) ON CONFLICT (id) DO NOTHING`,
     )
     .run(
       id,
@@ -116,6 +116,7 @@ function made(
       fields.note,
       JSON.stringify(fields.panel),
       JSON.stringify(fields.links),
+      fields.editionAssumed ? 1 : 0,
       demo ? 1 : 0,
       now,
       now,
@@ -154,10 +155,21 @@ function changed(db: Db, id: string, fields: ChangedJob, version: number, now: s
   const done = db
     .prepare(
       `UPDATE job SET version = version + 1, name = ?, edition = ?, note = ?,
-       panel = coalesce(?, panel), links = coalesce(?, links), updated_at = ?
+       panel = coalesce(?, panel), links = coalesce(?, links),
+       edition_assumed = coalesce(?, edition_assumed), updated_at = ?
        WHERE id = ? AND version = ?`,
     )
-    .run(fields.name, fields.edition, fields.note, text(fields.panel), text(fields.links), now, id, version);
+    .run(
+      fields.name,
+      fields.edition,
+      fields.note,
+      text(fields.panel),
+      text(fields.links),
+      fields.editionAssumed === undefined ? null : Number(fields.editionAssumed),
+      now,
+      id,
+      version,
+    );
   const stored = readJob(db, id);
   if (done.changes === 0) throw stale({ ...fields, version }, stored);
   // Its boxes are found by its name and edition too.

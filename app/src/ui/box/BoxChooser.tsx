@@ -334,6 +334,7 @@ function Shown(props: ShownProps) {
       {name !== undefined && <Words strong>{name}</Words>}
       <Words size="fine">{detail}</Words>
       <VerdictLine
+        box={box}
         counted={counted}
         more={`${room.answer} to work in${folds === undefined ? '' : `, ${FOLDS_WORDS[folds]}`}`}
       />

@@ -6,7 +6,8 @@ import Redo from 'lucide-react-native/icons/redo-2';
 import Undo from 'lucide-react-native/icons/undo-2';
 import { useRef, useState } from 'react';
 import { type ScrollView, useWindowDimensions, View } from 'react-native';
-import { editionFor, useBox } from '../client/queries';
+import { changeJob, editionFor, useBox } from '../client/queries';
+import type { SettleProps } from '../tape/OpenFacts';
 import { late, LatePart, useLaterFetched } from '../parts/late';
 import { NotThere } from '../parts/NotThere';
 import { IconPress } from '../parts/Press';
@@ -91,6 +92,10 @@ export function BoxScreen({ jobId, boxId, first }: BoxScreenProps) {
   // On a phone the work has the room, but where one counts; what was opened from a list there wants it too.
   const gives = !wide && (band || ('adder' in open && item !== undefined && touched?.tile === undefined));
   const fix = () => place.choose({ station: 'fix' });
+  const settle: SettleProps = {
+    onBox: edit,
+    onEdition: (id) => changeJob(job, { edition: id, editionAssumed: false }),
+  };
   const counts = 'station' in open && open.station === 'count';
   const parts = {
     scroller,
@@ -98,6 +103,7 @@ export function BoxScreen({ jobId, boxId, first }: BoxScreenProps) {
       <Instrument
         box={box}
         job={job}
+        settle={settle}
         width={drawing.width}
         height={drawing.height}
         band={gives && !place.whole}
@@ -131,7 +137,9 @@ export function BoxScreen({ jobId, boxId, first }: BoxScreenProps) {
   const tape = (
     <CountPanel
       box={box.box}
+      job={job}
       counted={counted}
+      settle={settle}
       open={line}
       onOpen={place.setLine}
       onFix={wide ? undefined : fix}

@@ -6,7 +6,7 @@ import { Choice, plainOptions } from '../parts/Choice';
 import { AWG, SizeChoice } from './fields/shared';
 
 type Cable = Pick<ItemOf<'cable'>, 'size' | 'conductors' | 'make' | 'ground'> &
-  Partial<Pick<ItemOf<'cable'>, 'duty' | 'enters' | 'groundSize'>>;
+  Partial<Pick<ItemOf<'cable'>, 'duty' | 'enters' | 'groundSize' | 'old'>>;
 
 interface CableFieldsProps {
   readonly cable: Cable;
@@ -46,12 +46,19 @@ export function CableFields({ cable, onChange }: CableFieldsProps) {
       <Choice
         title="Ground"
         options={[
-          { value: true, label: 'With' },
-          { value: false, label: 'Without' },
+          { value: 'with', label: 'With' },
+          { value: 'without', label: 'Without' },
+          { value: 'old', label: 'Old, not looked at' },
         ]}
-        value={cable.ground}
+        value={!cable.ground ? 'without' : cable.old ? 'old' : 'with'}
         always
-        onChoose={(ground) => onChange({ ground, ...(ground === true ? {} : { groundSize: undefined }) })}
+        onChoose={(ground) =>
+          onChange({
+            ground: ground !== 'without',
+            old: ground === 'old' ? true : undefined,
+            ...(ground === 'without' ? { groundSize: undefined } : {}),
+          })
+        }
       />
       {cable.ground && cable.make !== 'ac' && (
         <Choice

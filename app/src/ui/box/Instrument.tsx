@@ -1,13 +1,23 @@
 /** The instrument: verdict, vessel, its scale and the cables at its edge. */
 import type { Amount } from '@dense-pack/core/fill/amount';
 import type { Job } from '@dense-pack/core/box/record';
+import { certaintyOf } from '@dense-pack/core/certainty/certainty';
+import { boxVerdict } from '@dense-pack/core/check/box-verdict';
+import { checkBox } from '@dense-pack/core/check/check-box';
 import { tally } from '@dense-pack/core/fill/tally';
 import { workRoom } from '@dense-pack/core/fold/work-room';
 import ChevronUp from 'lucide-react-native/icons/chevron-up';
 import { type ReactNode, useDeferredValue, useMemo } from 'react';
 import { View } from 'react-native';
-import { editionFor, type ShownBox, useDrawnDocument, useLiveDocument } from '../client/queries';
+import {
+  editionFor,
+  isEditionChosen,
+  type ShownBox,
+  useDrawnDocument,
+  useLiveDocument,
+} from '../client/queries';
 import { Touch } from '../parts/Touch';
+import { FirstOpenFact, type SettleProps } from '../tape/OpenFacts';
 import { VerdictBand } from '../tape/Verdict';
 import { usePreferences } from '../theme/preferences';
 import { useColours } from '../theme/theme';
@@ -18,7 +28,9 @@ import { CableStubs } from './CableStubs';
 
 interface InstrumentProps {
   readonly box: ShownBox;
-  readonly job: Pick<Job, 'edition'>;
+  readonly job: Pick<Job, 'edition' | 'editionAssumed'>;
+  /** Settles what a verdict rests on. */
+  readonly settle: SettleProps;
   readonly width: number;
   readonly height: number;
   /** The touched tile. */
@@ -47,8 +59,9 @@ const SCALE = 46;
 function LiveVerdict({
   box: shown,
   job,
+  settle,
   vessel,
-}: Pick<InstrumentProps, 'box' | 'job'> & { readonly vessel?: ReactNode }) {
+}: Pick<InstrumentProps, 'box' | 'job' | 'settle'> & { readonly vessel?: ReactNode }) {
   const box = useLiveDocument(shown);
   const edition = editionFor(job, box);
   const counted = useMemo(() => tally(box, edition), [box, edition]);
@@ -59,12 +72,26 @@ function LiveVerdict({
     () => workRoom(drawn, edition, tally(drawn, edition), assumptions),
     [drawn, edition, assumptions],
   );
-  return <VerdictBand counted={counted} room={room} vessel={vessel} />;
+  const certainty = useMemo(
+    () => certaintyOf(box, edition, counted, { chosen: isEditionChosen(job, box) }),
+    [box, edition, counted, job],
+  );
+  const verdict = useMemo(
+    () => boxVerdict(counted, certainty, checkBox(box, edition, counted).findings),
+    [box, edition, counted, certainty],
+  );
+  return (
+    <View className="gap-2">
+      <VerdictBand counted={counted} verdict={verdict} room={room} vessel={vessel} />
+      <FirstOpenFact certainty={certainty} {...settle} />
+    </View>
+  );
 }
 
 export function Instrument({
   box: shown,
   job,
+  settle,
   width,
   height,
   tile,
@@ -113,13 +140,13 @@ export function Instrument({
   if (band) {
     return (
       <View style={{ width, alignSelf: 'center' }}>
-        <LiveVerdict box={shown} job={job} vessel={thumb} />
+        <LiveVerdict box={shown} job={job} settle={settle} vessel={thumb} />
       </View>
     );
   }
   return (
     <View className="gap-2" style={{ width, alignSelf: 'center' }}>
-      <LiveVerdict box={shown} job={job} vessel={thumb} />
+      <LiveVerdict box={shown} job={job} settle={settle} vessel={thumb} />
       {/* A layer of its own: a page paints the drawing no second time when the verdict above it changes. */}
       <View className={`will-change-transform ${stubsLeft ? 'flex-row-reverse' : 'flex-row'}`}>
         <VesselScale

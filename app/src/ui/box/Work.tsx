@@ -38,7 +38,7 @@ export const Work = memo(function Work({
   const adding = { box: box.box, onChange: onBox, onOpen: onItem };
   switch (open.adder) {
     case 'box':
-      return <BoxPanel boxId={box.id} box={box.box} edition={edition} onChange={onBox} />;
+      return <BoxPanel box={box.box} edition={edition} onChange={onBox} />;
     case 'cable':
       return <CablePanel {...adding} />;
     case 'device':

@@ -26,7 +26,7 @@ test('the box that is there stands beside the smallest legal one and the deepest
   const suggestions = screen.getAllByTestId('suggestion');
   expect(suggestions.length).toBeGreaterThan(1);
   for (const one of suggestions) {
-    expect(within(one).getByText(/Legal, .* left/)).toBeTruthy();
+    expect(within(one).getByText(/Legal/)).toBeTruthy();
     expect(within(one).getByText(/about \d+ min, no wall damage/)).toBeTruthy();
   }
   const deepest = suggestions.find((one) => within(one).queryByText(/eepest that fits/));

@@ -58,7 +58,7 @@ function Bench({ line }: { line: string }) {
       />
     );
   const adding = { box, onChange: setBox, onOpen: setId };
-  if (place === 'box') return <BoxPanel boxId="b" box={box} edition={edition} onChange={setBox} />;
+  if (place === 'box') return <BoxPanel box={box} edition={edition} onChange={setBox} />;
   if (place === 'cable') return <CablePanel {...adding} />;
   if (place === 'device') return <DevicePanel {...adding} />;
   if (place === 'more') return <MorePanel {...adding} edition={edition} />;
@@ -322,8 +322,7 @@ const TOUCHES: Readonly<Record<string, readonly [before: string, line: string, .
     ).map(([word, short]) => [word, ['12/2', `12/2, ${word}`, ...device(short)]]),
   ),
   // Those two are two gangs wide as they are bought; the word alone says one.
-  range: ['12/2', '12/2, range', ...device('range'), opened('range receptacle'), 'Gangs it needs > 1'],
-  dryer: ['12/2', '12/2, dryer', ...device('dryer'), opened('dryer receptacle'), 'Gangs it needs > 1'],
+  dryer: ['12/2', '12/2, dryer', ...device('dryer')],
   '@12': [
     '14/2',
     '14/2, duplex @12',
@@ -357,6 +356,34 @@ const TOUCHES: Readonly<Record<string, readonly [before: string, line: string, .
   hickey: ['', 'hickey', 'more', 'Add Hickey'],
   'terminal 12': ['', 'terminal 12', 'more', 'Add Terminal block 12 AWG'],
   'fixture 2x18': ['', 'fixture 2x18', 'more', 'Add Fixture wires 2 of 18 AWG'],
+  'box dev-3x2x2.5 2-gang': ['box dev-3x2x2.5', 'box dev-3x2x2.5 2-gang', ...volume('One more: gangs')],
+  'no clamps': ['12/2', '12/2, no clamps', 'more', 'No clamps'],
+  'no stud': ['12/2', '12/2, no stud', 'more', 'No stud'],
+  'no hickey': ['12/2', '12/2, no hickey', 'more', 'No hickey'],
+  'no connectors': ['12/2', '12/2, no connectors', 'more', 'No connectors'],
+  domed: ['fixture 2x18', 'fixture 2x18, domed', 'more', opened('fixture 1x18'), 'Canopy > domed'],
+  flat: ['fixture 2x18', 'fixture 2x18, flat', 'more', opened('fixture 1x18'), 'Canopy > flat'],
+  'fixture 2x18 flat': ['fixture 2x18', 'fixture 2x18 flat', 'more', opened('fixture 1x18'), 'Canopy > flat'],
+  '14/2 old': ['14/2', '14/2 old', 'cable', opened('14/2'), 'Ground > Old, not looked at'],
+  'old-cable no-ground': ['14/2 old', '14/2 no-ground', 'cable', opened('14/2 old'), 'Ground > Without'],
+  'old-cable grounded': ['14/2 old', '14/2', 'cable', opened('14/2 old'), 'Ground > With'],
+  '34 in3 catalog plastic': ['34 in3 catalog', '34 in3 catalog plastic', ...volume('Material > plastic')],
+  'stamp 34 in3': ['34 in3 catalog', '34 in3', ...volume('The stamp says 34 in³')],
+  range: ['6/3', '6/3, range', ...device('range')],
+  'width range 1': [
+    '6/3, range',
+    '6/3, range wide 1',
+    'device',
+    opened('range receptacle'),
+    'Gangs it needs > 1',
+  ],
+  'depth usb 1.25': [
+    '12/2, usb',
+    '12/2, usb depth 1.25',
+    'device',
+    opened('USB receptacle'),
+    '¹⁄₈ more: Depth behind the strap, in',
+  ],
   'fixture 2x18 domed': ['', 'fixture 2x18 domed', 'more', 'Add Fixture wires domed canopy'],
   'fixture 2x18 "lantern"': [
     'fixture 2x18',

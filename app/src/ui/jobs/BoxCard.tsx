@@ -36,7 +36,7 @@ export const BoxCard = memo(function BoxCard({ box, jobEdition }: BoxCardProps) 
         <Words size="fine" tone="text-soft" numberOfLines={1}>
           {where === '' ? ' ' : where}
         </Words>
-        <VerdictLine counted={counted} more={tight ? 'tight to work in' : undefined} />
+        <VerdictLine box={box.box} counted={counted} more={tight ? 'tight to work in' : undefined} />
         {wrong > 0 && (
           <Words size="fine" tone="text-over">
             {`${wrong} ${wrong === 1 ? 'violation' : 'violations'} beside the fill`}

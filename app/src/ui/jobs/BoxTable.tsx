@@ -187,7 +187,11 @@ export default function BoxTable({ jobId, list, jobEdition, Rows }: BoxTableProp
                         {one.box.name}
                       </Link>
                     ) : id === 'verdict' ? (
-                      <VerdictLine counted={one.counted} more={one.tight ? 'tight' : undefined} />
+                      <VerdictLine
+                        box={one.box.box}
+                        counted={one.counted}
+                        more={one.tight ? 'tight' : undefined}
+                      />
                     ) : (
                       <Words
                         size="fine"

@@ -86,7 +86,10 @@ function Job({ job }: { readonly job: ShownJob }) {
         <Words heading={2} strong>
           Code adopted here
         </Words>
-        <EditionChoice value={edition} onChoose={(id) => changeJob(job, { edition: id })} />
+        <EditionChoice
+          value={edition}
+          onChoose={(id) => changeJob(job, { edition: id, editionAssumed: false })}
+        />
         <Words size="fine" tone="text-soft">
           Boxes are counted by it unless one names its own. The adopted local code and the inspector decide.
         </Words>

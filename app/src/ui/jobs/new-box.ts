@@ -33,7 +33,14 @@ export function todaysJobName(date: Date): string {
 /** Makes an empty box in the newest job of one's own, else in one for today. */
 export function beginBox(jobs: readonly JobCard[] | undefined): { jobId: string; boxId: string } {
   const own = jobs?.find((job) => !job.demo);
-  const jobId = own?.id ?? makeJob({ name: todaysJobName(new Date()), edition: DEFAULT_EDITION, note: '' });
+  const jobId =
+    own?.id ??
+    makeJob({
+      name: todaysJobName(new Date()),
+      edition: DEFAULT_EDITION,
+      editionAssumed: true,
+      note: '',
+    });
   const names = boxesNow(jobId).map((one) => one.name);
   const name = nextBoxName(names, Math.max(names.length, own?.boxes ?? 0));
   return { jobId, boxId: makeBox(jobId, { name, box: EMPTY_BOX }) };

@@ -76,7 +76,9 @@ export function QuickLine({ start = '', edition, action, onRead, draft }: QuickL
       />
       <LinePieces pieces={pieces} />
       {heard !== undefined && <Words mono testID="heard">{`Heard as: ${heard}`}</Words>}
-      {counted && <VerdictLine counted={counted} more={verdictParts(counted).more} />}
+      {counted && read?.ok && (
+        <VerdictLine box={read.box} counted={counted} more={verdictParts(counted).more} />
+      )}
       <Button label={action} kind="main" disabled={!read?.ok} onPress={use} />
     </View>
   );

@@ -14,7 +14,13 @@ interface SheetPageProps {
   readonly photo: (id: string) => string;
 }
 
-const SIGNS: Readonly<Record<Sheet['verdict']['is'], string>> = { legal: '', over: '× ', unknown: '? ' };
+const SIGNS: Readonly<Record<Sheet['verdict']['is'], string>> = {
+  legal: '',
+  over: '× ',
+  violation: '× ',
+  open: '? ',
+  unknown: '? ',
+};
 
 export function SheetPage({ sheet, drawn, columns = false, photo }: SheetPageProps) {
   const {

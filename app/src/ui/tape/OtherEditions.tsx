@@ -59,6 +59,7 @@ export const OtherEditions = memo(function OtherEditions({ box, counted }: Other
           <View key={other.edition} className="gap-1 border-t border-hair px-3 py-2" testID="other-edition">
             <Words strong>{editionOf(other.edition).name}</Words>
             <VerdictLine
+              box={box}
               counted={other}
               more={`fill ${showAmount(other.fill, other.unit)} ${unitName(other.unit)}`}
             />

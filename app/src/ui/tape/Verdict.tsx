@@ -1,26 +1,40 @@
 /** The verdict: a word, a shape and a number, never a colour alone. */
 import { showAmount, unitName } from '@dense-pack/core/fill/amount';
-import type { Tally, Verdict } from '@dense-pack/core/fill/tally';
-import { verdictParts, verdictWords } from '@dense-pack/core/fill/verdict';
+import type { Tally } from '@dense-pack/core/fill/tally';
+import { certaintyOf } from '@dense-pack/core/certainty/certainty';
+import { certainParts, standingOf } from '@dense-pack/core/certainty/words';
+import type { BoxVerdict } from '@dense-pack/core/check/box-verdict';
+import type { BoxDocument } from '@dense-pack/core/box/document';
+import { editionOf } from '@dense-pack/core/edition/index';
 import type { LucideIcon } from 'lucide-react-native';
 import CircleCheck from 'lucide-react-native/icons/circle-check';
+import CircleAlert from 'lucide-react-native/icons/circle-alert';
 import CircleHelp from 'lucide-react-native/icons/circle-question-mark';
 import OctagonX from 'lucide-react-native/icons/octagon-x';
+import TriangleAlert from 'lucide-react-native/icons/triangle-alert';
 import type { WorkRoom } from '@dense-pack/core/fold/work-room';
-import type { ReactNode } from 'react';
+import { type ReactNode, useMemo } from 'react';
 import { View } from 'react-native';
 import { Words } from '../parts/Words';
 import { usePreferences } from '../theme/preferences';
 import { useColours } from '../theme/theme';
 
-const SIGNS: Record<Verdict, { icon: LucideIcon; tone: string; frame: string }> = {
-  legal: { icon: CircleCheck, tone: 'text-legal', frame: 'border-legal' },
-  over: { icon: OctagonX, tone: 'text-over', frame: 'border-over' },
-  unknown: { icon: CircleHelp, tone: 'text-unknown', frame: 'border-unknown' },
+type Shown = BoxVerdict['is'];
+
+/** How each class of verdict is shown. Only one that is legal and certain is green; each has a sign of its own. */
+const SIGNS: Record<
+  Shown,
+  { icon: LucideIcon; colour: 'legal' | 'over' | 'unknown'; tone: string; frame: string }
+> = {
+  legal: { icon: CircleCheck, colour: 'legal', tone: 'text-legal', frame: 'border-legal' },
+  over: { icon: OctagonX, colour: 'over', tone: 'text-over', frame: 'border-over' },
+  violation: { icon: TriangleAlert, colour: 'over', tone: 'text-over', frame: 'border-over' },
+  open: { icon: CircleAlert, colour: 'unknown', tone: 'text-unknown', frame: 'border-unknown border-dashed' },
+  unknown: { icon: CircleHelp, colour: 'unknown', tone: 'text-unknown', frame: 'border-unknown' },
 };
 
 interface VerdictWordsProps {
-  readonly verdict: Verdict;
+  readonly verdict: Shown;
   readonly head: string;
   readonly more?: string | undefined;
 }
@@ -28,11 +42,11 @@ interface VerdictWordsProps {
 /** A verdict in a row or a card: its sign, then said once. */
 export function VerdictWords({ verdict, head, more }: VerdictWordsProps) {
   const colours = useColours();
-  const { icon: Icon, tone } = SIGNS[verdict];
+  const { icon: Icon, tone, colour } = SIGNS[verdict];
   return (
     <View className="min-w-0 shrink flex-row items-start gap-1">
       <View className="pt-0.5">
-        <Icon size={18} color={colours[verdict]} aria-hidden />
+        <Icon size={18} color={colours[colour]} aria-hidden />
       </View>
       <Words size="fine" className="min-w-0 shrink">
         <Words size="fine" strong tone={tone}>
@@ -45,29 +59,46 @@ export function VerdictWords({ verdict, head, more }: VerdictWordsProps) {
 }
 
 interface VerdictLineProps {
+  readonly box: BoxDocument;
   readonly counted: Tally;
   readonly more?: string | undefined;
+  /** Somebody chose the edition it is counted by. */
+  readonly chosen?: boolean;
 }
 
-/** The verdict of a counted box. */
-export const VerdictLine = ({ counted, more }: VerdictLineProps) => (
-  <VerdictWords verdict={counted.verdict} head={verdictParts(counted).head} more={more} />
-);
+/** The fill of a counted box, and whether something open could change it. */
+export function VerdictLine({ box, counted, more, chosen = true }: VerdictLineProps) {
+  const certainty = useMemo(
+    () => certaintyOf(box, editionOf(counted.edition), counted, { chosen }),
+    [box, counted, chosen],
+  );
+  const parts = certainParts(counted, certainty);
+  const rest = [certainty.certain ? undefined : parts.more, more].filter((one) => one !== undefined);
+  return (
+    <VerdictWords
+      verdict={standingOf(counted.verdict, certainty)}
+      head={parts.head}
+      more={rest.length === 0 ? undefined : rest.join('; ')}
+    />
+  );
+}
 
 interface VerdictBandProps {
   readonly counted: Tally;
+  /** The one verdict of the box. */
+  readonly verdict: BoxVerdict;
   readonly room: WorkRoom;
   /** The vessel as large as a thumb, where the band is the whole instrument. */
   readonly vessel?: ReactNode;
 }
 
 /** The verdict: sign, sentence, the two figures, and how tight it is to work in. */
-export function VerdictBand({ counted, room, vessel }: VerdictBandProps) {
+export function VerdictBand({ counted, verdict, room, vessel }: VerdictBandProps) {
   const colours = useColours();
   const { hand } = usePreferences();
-  const { icon: Icon, tone, frame } = SIGNS[counted.verdict];
-  const words = verdictWords(counted);
-  const { head, more } = verdictParts(counted);
+  const { icon: Icon, tone, frame, colour } = SIGNS[verdict.is];
+  const { head, more } = verdict;
+  const words = more === undefined ? head : `${head}; ${more}`;
   const capacity = counted.capacity === null ? '—' : showAmount(counted.capacity, counted.unit);
   const means = [more, room.answer === 'unknown' ? '' : `${room.answer} to work in`]
     .filter(Boolean)
@@ -92,7 +123,7 @@ export function VerdictBand({ counted, room, vessel }: VerdictBandProps) {
         aria-live="polite"
         aria-label={`${words}. ${showAmount(counted.fill, counted.unit)} of ${capacity} ${unitName(counted.unit)}. ${room.words}`}
       >
-        <Icon size={34} color={colours[counted.verdict]} aria-hidden />
+        <Icon size={34} color={colours[colour]} aria-hidden />
         <View className="min-w-0 shrink grow basis-[10rem]">
           <Words size="title" strong tone={tone} testID="verdict">
             {head.charAt(0).toUpperCase() + head.slice(1)}

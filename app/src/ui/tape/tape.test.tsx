@@ -1,5 +1,7 @@
 /** The tape and the verdict as they are rendered. Expected figures: handbook, worked examples 2, 4 and 5. */
 import { editionOf } from '@dense-pack/core/edition/index';
+import { certaintyOf } from '@dense-pack/core/certainty/certainty';
+import { boxVerdict } from '@dense-pack/core/check/box-verdict';
 import { tally } from '@dense-pack/core/fill/tally';
 import { workRoom } from '@dense-pack/core/fold/work-room';
 import { readCountLine } from '@dense-pack/core/shorthand/read';
@@ -17,11 +19,26 @@ function counted(line: string) {
 
 test.each([
   ['18 in3, 2x 12/2, duplex', 'Legal, 2.25 in³ left', '15.75', 'of 18.00 in³'],
+  // Clamps take the 2.25 in³ that are left in the one, and 1.75 more than there is in the other.
+  [
+    '32 in3 plastic 2-gang, 3x 12/2, 12/3, 2x switch',
+    'Legal if no clamps are inside',
+    '31.50',
+    'of 32.00 in³',
+  ],
   ['18 in3, 3x 12/2, duplex', 'Over by 2.25 in³', '20.25', 'of 18.00 in³'],
   ['measured 3 x 2 x 2, 12/2', 'No legal volume', '6.75', 'of — in³'],
 ])('the verdict of “%s” is said in words and figures', (line, words, fill, capacity) => {
   const one = counted(line);
-  render(<VerdictBand counted={one.counted} room={workRoom(one.box, editionOf('nec2023'), one.counted)} />);
+  const edition = editionOf('nec2023');
+  const certainty = certaintyOf(one.box, edition, one.counted, { chosen: true });
+  render(
+    <VerdictBand
+      counted={one.counted}
+      verdict={boxVerdict(one.counted, certainty, [])}
+      room={workRoom(one.box, edition, one.counted)}
+    />,
+  );
   expect(screen.getByText(words)).toBeTruthy();
   expect(screen.getByTestId('fill')).toHaveTextContent(fill);
   expect(screen.getByTestId('capacity')).toHaveTextContent(capacity);

@@ -1,4 +1,5 @@
 /** What can be said of a device, of conductors of a raceway, of a ground alone and of a luminaire's wires. */
+import { usualWidth } from '@dense-pack/core/box/edit';
 import { DEVICES } from '@dense-pack/core/box/words';
 import { Choice } from '../../parts/Choice';
 import { LengthSteps } from './Measures';
@@ -14,15 +15,15 @@ export const DeviceFields = ({ item, onChange }: FieldsProps<'device'>) => (
       }))}
       value={item.device}
       always
-      onChoose={(device) => onChange({ device, depth: undefined })}
+      onChoose={(device) => device && onChange({ device, depth: undefined, ...usualWidth(device) })}
     />
     <SizeChoice title="Largest conductor on it, AWG" value={item.size} onChange={onChange} open />
     <Choice
       title="Gangs it needs"
       options={[1, 2, 3, 4, 5, 6].map((value) => ({ value, label: String(value) }))}
-      value={item.wide}
+      value={item.wideAssumed ? undefined : item.wide}
       always
-      onChoose={(wide) => onChange({ wide })}
+      onChoose={(wide) => onChange({ wide, wideAssumed: undefined })}
     />
     <LengthSteps
       label="Depth behind the strap, in"
@@ -97,12 +98,13 @@ export const FixtureFields = ({ item, onChange }: FieldsProps<'fixture'>) => (
     <Choice
       title="Canopy"
       options={[
-        { value: false, label: 'flat' },
-        { value: true, label: 'domed' },
+        { value: 'flat', label: 'flat' },
+        { value: 'domed', label: 'domed' },
       ]}
-      value={item.domed}
-      always
-      onChoose={(domed) => onChange({ domed })}
+      value={item.domed ? 'domed' : item.flat ? 'flat' : undefined}
+      onChoose={(canopy) =>
+        onChange({ domed: canopy === 'domed', flat: canopy === 'flat' ? true : undefined })
+      }
     />
   </>
 );

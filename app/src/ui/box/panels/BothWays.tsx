@@ -15,13 +15,13 @@ export function BothWays({ box, edition }: { readonly box: BoxDocument; readonly
       <Words size="fine" strong>
         By volume
       </Words>
-      <VerdictLine counted={both.volume} />
+      <VerdictLine {...both.volume} />
       <Words size="fine" strong>
         By wire counts
       </Words>
       <VerdictLine
-        counted={both.counts}
-        more={both.counts.verdict === 'unknown' ? 'wire counts hold for one size only' : undefined}
+        {...both.counts}
+        more={both.counts.counted.verdict === 'unknown' ? 'wire counts hold for one size only' : undefined}
       />
     </View>
   );

@@ -1,15 +1,11 @@
 /** The box itself: its kind by picture, how its volume is known, gangs, material and mounting. */
 import type { BoxDocument } from '@dense-pack/core/box/document';
-import { addItem, changeShell } from '@dense-pack/core/box/edit';
-import { newId } from '@dense-pack/core/box/new-id';
+import { changeKind, changeShell } from '@dense-pack/core/box/edit';
 import { type Form, FORMS, MATERIALS, type Material, MOUNTS } from '@dense-pack/core/box/words';
 import type { Edition } from '@dense-pack/core/edition/edition';
 import { View } from 'react-native';
-import { z } from 'zod';
-import { keepList } from '../../client/kept';
 import { Choice, plainOptions } from '../../parts/Choice';
-import { Notice } from '../../parts/Notice';
-import { Chip, Stepper } from '../../parts/Press';
+import { Stepper } from '../../parts/Press';
 import { Steps } from '../../parts/Steps';
 import { Touch } from '../../parts/Touch';
 import { Words } from '../../parts/Words';
@@ -37,13 +33,12 @@ const KINDS: readonly Kind[] = [
 ];
 
 interface BoxPanelProps {
-  readonly boxId: string;
   readonly box: BoxDocument;
   readonly edition: Edition;
   readonly onChange: ChangeBox;
 }
 
-export function BoxPanel({ boxId, box, edition, onChange }: BoxPanelProps) {
+export function BoxPanel({ box, edition, onChange }: BoxPanelProps) {
   const { shell } = box;
   const set = (change: Parameters<typeof changeShell>[1]) => onChange((now) => changeShell(now, change));
   return (
@@ -63,11 +58,13 @@ export function BoxPanel({ boxId, box, edition, onChange }: BoxPanelProps) {
                 aria-label={`${label}: ${FORMS[form]}`}
                 className={`min-h-thumb min-w-[60px] max-w-[110px] grow basis-[60px] items-center justify-end gap-1 rounded-card border px-1 py-1 active:opacity-70 ${on ? 'border-2 border-action bg-sunk' : 'border-line bg-sheet'}`}
                 onPress={() =>
-                  set({
-                    form,
-                    gangs,
-                    ...(shell.material === undefined && material !== undefined ? { material } : {}),
-                  })
+                  onChange((now) =>
+                    changeKind(now, {
+                      form,
+                      gangs,
+                      ...(now.shell.material === undefined && material !== undefined ? { material } : {}),
+                    }),
+                  )
                 }
               >
                 <BoxPicture form={form} gangs={gangs} height={gangs > 3 ? 36 : 44} />
@@ -79,7 +76,6 @@ export function BoxPanel({ boxId, box, edition, onChange }: BoxPanelProps) {
           })}
         </View>
       </View>
-      <GripQuestion boxId={boxId} box={box} onChange={onChange} />
       <BoxVolume box={box} edition={edition} onChange={onChange} />
       <View className="flex-row flex-wrap items-start gap-4">
         <View className="gap-1">
@@ -109,32 +105,6 @@ export function BoxPanel({ boxId, box, edition, onChange }: BoxPanelProps) {
       </View>
       <ConduitBody box={box} onSet={set} />
     </View>
-  );
-}
-
-/** Boxes of which was said that they hold their cables by neither: a record has no word for it. */
-const NoGrip = z.object({ boxes: z.array(z.string()).catch([]).default([]) });
-const noGrip = keepList('dense-pack/no-grip', NoGrip, () => ({ boxes: [] }));
-
-/** A plastic box of two gangs or more usually grips its cables: asked once, for it counts (handbook 5, common practice). */
-function GripQuestion({ boxId, box, onChange }: Omit<BoxPanelProps, 'edition'>) {
-  const none = noGrip.use().boxes.includes(boxId);
-  const { shell, items } = box;
-  const asked = shell.material === 'plastic' && shell.form === 'device-box' && shell.gangs > 1;
-  if (!asked || none || items.some(({ kind }) => kind === 'clamps')) return null;
-  const add = (hold: 'grip' | 'flap') =>
-    onChange((now) => addItem(now, { kind: 'clamps', count: 1, hold }, newId).box);
-  return (
-    <Notice title="How does it hold its cables?">
-      <Words tone="text-soft">
-        Plastic boxes of two gangs or more usually have clamps that grip: together they count once.
-      </Words>
-      <View className="flex-row flex-wrap gap-2 pt-1">
-        <Chip label="Clamps grip" onPress={() => add('grip')} />
-        <Chip label="Push-in flaps" onPress={() => add('flap')} />
-        <Chip label="Neither" onPress={() => noGrip.set({ boxes: [...noGrip.now().boxes, boxId] })} />
-      </View>
-    </Notice>
   );
 }
 

@@ -8,6 +8,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { Choice } from '../../parts/Choice';
 import { Field } from '../../parts/Field';
+import { Notice } from '../../parts/Notice';
 import { Chip, Stepper } from '../../parts/Press';
 import { Words } from '../../parts/Words';
 import { LengthSteps, VolumeSteps } from '../fields/Measures';
@@ -96,7 +97,7 @@ const asShown = (amount: string) => (Number.isInteger(Number(amount)) ? `${amoun
 function VolumeStamp({ box, edition, set }: WayProps & { readonly edition: Edition }) {
   const { shell } = box;
   const usual = usualVolumes(shell);
-  const take = (volume: string) => set({ volume, box: undefined, measured: undefined });
+  const take = (volume: string) => set({ volume, catalog: undefined, box: undefined, measured: undefined });
   return (
     <View className="gap-2">
       <View className="flex-row flex-wrap gap-2" role="group" aria-label="Volume stamped in it, in³">
@@ -120,6 +121,17 @@ function VolumeStamp({ box, edition, set }: WayProps & { readonly edition: Editi
         onChange={take}
       />
       <VolumeField key={shell.volume} box={box} onVolume={take} />
+      {shell.catalog && shell.volume !== undefined && (
+        <Notice title="This volume is from a catalog" tone="unknown">
+          <View className="gap-2 pt-1">
+            <Words tone="text-soft">Nobody has read the stamp in the box yet.</Words>
+            <Chip
+              label={`The stamp says ${shell.volume.replace('in3', 'in³')}`}
+              onPress={() => set({ catalog: undefined })}
+            />
+          </View>
+        </Notice>
+      )}
       <Words size="fine" tone="text-soft">
         Read the stamp inside the box: these are only the usual ones.
       </Words>

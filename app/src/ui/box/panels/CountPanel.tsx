@@ -1,13 +1,17 @@
 /** The tape, what to know about the answer, and how tight the box is to work in. */
 import type { BoxDocument } from '@dense-pack/core/box/document';
 import { checkBox } from '@dense-pack/core/check/check-box';
+import type { Job } from '@dense-pack/core/box/record';
+import { certaintyOf } from '@dense-pack/core/certainty/certainty';
 import { editionOf } from '@dense-pack/core/edition/index';
 import { wordsOf } from '@dense-pack/core/finding/finding';
 import { plainSayer } from '@dense-pack/core/finding/say';
 import type { Tally } from '@dense-pack/core/fill/tally';
 import { memo, useDeferredValue, useMemo } from 'react';
 import { View } from 'react-native';
+import { isEditionChosen } from '../../client/queries';
 import { Notice } from '../../parts/Notice';
+import { OtherOpenFacts, type SettleProps } from '../../tape/OpenFacts';
 import { Button } from '../../parts/Press';
 import { OtherEditions } from '../../tape/OtherEditions';
 import { RoomLeft } from '../../tape/RoomLeft';
@@ -43,6 +47,8 @@ export function FixButton({ box, counted, onPress }: FixButtonProps) {
 
 interface CountPanelProps {
   readonly box: BoxDocument;
+  readonly job: Pick<Job, 'editionAssumed'>;
+  readonly settle: SettleProps;
   readonly counted: Tally;
   readonly open: number | undefined;
   readonly onOpen: (line: number | undefined) => void;
@@ -67,14 +73,19 @@ const BelowTheTape = memo(function BelowTheTape({ box, counted }: Counted) {
   );
 });
 
-export function CountPanel({ box, counted, open, onOpen, onFix }: CountPanelProps) {
+export function CountPanel({ box, job, counted, settle, open, onOpen, onFix }: CountPanelProps) {
   // What takes many counts follows after the verdict is on the screen; what stands below the tape comes after it.
   const later = useDeferredValue<Counted | null>(
     useMemo(() => ({ box, counted }), [box, counted]),
     null,
   );
+  const certainty = useMemo(
+    () => certaintyOf(box, editionOf(counted.edition), counted, { chosen: isEditionChosen(job, box) }),
+    [box, job, counted],
+  );
   return (
     <View className="gap-3">
+      <OtherOpenFacts certainty={certainty} {...settle} />
       {counted.warnings.map((warning, nth) => (
         <Notice key={nth} title="To know" tone="unknown">
           {wordsOf(warning)}

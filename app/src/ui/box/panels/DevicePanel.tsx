@@ -1,7 +1,7 @@
 /** Adding a device: one touch each; where no conductor is in the box yet, the size on it is asked first. */
 import type { ChangeBox } from '../use-box-edit';
 import type { BoxDocument } from '@dense-pack/core/box/document';
-import { addItem, largestInsulatedIn, type NewItem } from '@dense-pack/core/box/edit';
+import { addItem, usualWidth, largestInsulatedIn, type NewItem } from '@dense-pack/core/box/edit';
 import { newId } from '@dense-pack/core/box/new-id';
 import { DEVICE_NAMES, type DeviceName, kindOf } from '@dense-pack/core/device/index';
 import type { Size } from '@dense-pack/core/edition/edition';
@@ -32,7 +32,7 @@ export function DevicePanel({ box, onChange, onOpen }: DevicePanelProps) {
           now,
           {
             ...itemFrom(name),
-            wide: kindOf(name).gangs,
+            ...usualWidth(name),
             ...(size === undefined ? {} : { size }),
           } as NewItem,
           newId,

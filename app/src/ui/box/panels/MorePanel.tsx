@@ -1,8 +1,8 @@
 /** Hardware, single conductors, rings and extensions, and what is not counted. */
 import type { ChangeBox } from '../use-box-edit';
-import type { BoxDocument } from '@dense-pack/core/box/document';
+import { type Absent, ABSENT, type BoxDocument } from '@dense-pack/core/box/document';
 import { newId } from '@dense-pack/core/box/new-id';
-import { addItem, type NewItem } from '@dense-pack/core/box/edit';
+import { addItem, forgetAbsent, markAbsent, type NewItem } from '@dense-pack/core/box/edit';
 import type { Edition, Size } from '@dense-pack/core/edition/edition';
 import { SIZES } from '@dense-pack/core/edition/edition';
 import { itemFrom } from '@dense-pack/core/shorthand/piece';
@@ -69,6 +69,7 @@ export function MorePanel({ box, edition, onChange, onOpen }: MorePanelProps) {
           ),
         )}
       </View>
+      <NotThere box={box} onChange={onChange} />
       <FlapSchool box={box} onChange={onChange} />
       <AddedVolume edition={edition} onAdd={add} />
       <SingleConductors onAdd={add} />
@@ -95,6 +96,35 @@ export function MorePanel({ box, edition, onChange, onOpen }: MorePanelProps) {
     </View>
   );
 }
+
+const ABSENT_WORDS: Readonly<Record<Absent, string>> = {
+  clamps: 'No clamps',
+  stud: 'No stud',
+  hickey: 'No hickey',
+  connectors: 'No connectors',
+};
+
+/** What somebody looked for and did not find. Neither there nor said to be absent: not known. */
+const NotThere = ({ box, onChange }: Pick<MorePanelProps, 'box' | 'onChange'>) => (
+  <View className="gap-1" role="group" aria-label="Looked for and not there">
+    <Words size="fine" strong>
+      Looked for and not there
+    </Words>
+    <View className="flex-row flex-wrap gap-2">
+      {ABSENT.map((absent) => {
+        const on = box.absent?.includes(absent) ?? false;
+        return (
+          <Chip
+            key={absent}
+            label={ABSENT_WORDS[absent]}
+            on={on}
+            onPress={() => onChange((now) => (on ? forgetAbsent(now, [absent]) : markAbsent(now, absent)))}
+          />
+        );
+      })}
+    </View>
+  </View>
+);
 
 /** Whether push-in flaps count as clamps: two schools, and the person chooses. */
 function FlapSchool({ box, onChange }: Pick<MorePanelProps, 'box' | 'onChange'>) {

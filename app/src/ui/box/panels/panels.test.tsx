@@ -76,13 +76,18 @@ test('one press adds a cable, the same again counts it up, the steppers and the 
   expect(opened).toHaveBeenCalledWith(now.items[0]?.id);
 });
 
+/** A job whose edition was chosen, and nothing settled yet. */
+const asked = { job: {}, settle: { onBox: () => undefined, onEdition: () => undefined } };
+
 test('a count that is no pass leads to what makes it legal, and a legal one does not', () => {
   const shown = (line: string) => {
     const read = readCountLine(line);
     if (!read.ok) throw new Error(read.error.expected);
     const fix = jest.fn();
     const counted = tally(read.box, editionOf('nec2023'));
-    render(<CountPanel box={read.box} counted={counted} open={undefined} onOpen={opened} onFix={fix} />);
+    render(
+      <CountPanel box={read.box} {...asked} counted={counted} open={undefined} onOpen={opened} onFix={fix} />,
+    );
     return fix;
   };
   for (const line of ['18 in3, 3x 12/2, duplex', 'plastic, 12/2, duplex']) {
@@ -101,7 +106,7 @@ test('the tape is drawn at once, and what stands below it comes after', () => {
   const counted = tally(read.box, editionOf('nec2023'));
   function Watched({ box }: { readonly box: BoxDocument }) {
     useLayoutEffect(() => void mockDrawn.push('drawn'), []);
-    return <CountPanel box={box} counted={counted} open={undefined} onOpen={opened} />;
+    return <CountPanel box={box} {...asked} counted={counted} open={undefined} onOpen={opened} />;
   }
   mockDrawn.length = 0;
   render(<Watched box={read.box} />);
@@ -204,7 +209,7 @@ test('a loop and a marked ring are made with steppers', () => {
 });
 
 test('both stamps stand side by side: each way counted, and why they may differ', () => {
-  stage('18 in3, marks 9/14 7/12, 5x 12, ground 12, duplex', 'box');
+  stage('18 in3, marks 9/14 7/12, 5x 12, ground 12, duplex, no clamps', 'box');
   // Handbook 5: a stamp can be lower than volume ÷ allowance. 5 + 1 + 2 allowances of 12: 18.00 in³ of 18, 8 of 7.
   expect(screen.getByTestId('both-ways')).toHaveTextContent(
     /By volumeLegal, 0\.00 in³ left.*By wire countsOver by 1/,
@@ -236,22 +241,18 @@ test('a stamp of which nothing was copied puts nothing in, and neither does a bo
   expect(now.shell.measured).toEqual(['2 in', '3 in', '2.5 in']);
 });
 
-test('“neither” is remembered: the box is not asked again', () => {
-  stage('2-gang plastic device-box', 'box', 'nec2023', 'asked');
-  touch('Neither');
-  screen.unmount();
-  stage('2-gang plastic device-box', 'box', 'nec2023', 'asked');
-  expect(screen.queryByText('How does it hold its cables?')).toBeNull();
+test('another kind of box keeps nothing of the one before', () => {
+  stage('44 in3 plastic 3-gang device-box, clamps, deep 3 in, 2x 12/2', 'box');
+  press('1-gang: device box');
+  expect(printCountLine(now)).toBe('plastic device-box, 2x 12/2');
+  press('Pan: ceiling pan');
+  expect(printCountLine(now)).toBe('plastic pan, 2x 12/2');
 });
 
-test('a plastic box of two gangs is asked once how it holds its cables, one of one gang never', () => {
-  stage('empty', 'box');
+test('the kind of a box that was not described yet leaves its volume', () => {
+  stage('18 in3 metal, 12/2', 'box');
   press('1-gang: device box');
-  expect(screen.queryByText('How does it hold its cables?')).toBeNull();
-  press('2-gang: device box');
-  touch('Clamps grip');
-  expect(printCountLine(now)).toBe('2-gang plastic device-box, clamps');
-  expect(screen.queryByText('How does it hold its cables?')).toBeNull();
+  expect(printCountLine(now)).toBe('18 in3 metal device-box, 12/2');
 });
 
 test('a second barrier is not offered', () => {

@@ -139,7 +139,7 @@ function Beside({ found, box, counted, edition, stage, width }: BesideProps) {
               {side.title}
             </Words>
             <Vessel box={side.box} counted={side.counted} width={one - 24} height={104} small />
-            <VerdictLine counted={side.counted} />
+            <VerdictLine box={side.box} counted={side.counted} />
           </View>
         </View>
       ))}

@@ -223,7 +223,11 @@ function RemedyCard({ nth, remedy, edition, onApply }: RemedyCardProps) {
               {words}
             </Words>
           ))}
-          <VerdictLine counted={counted} more={`${room.answer} to work in, ${FOLDS_WORDS[remedy.fits]}`} />
+          <VerdictLine
+            box={remedy.box}
+            counted={counted}
+            more={`${room.answer} to work in, ${FOLDS_WORDS[remedy.fits]}`}
+          />
           {remedy.fits === 'no' && (
             <Words size="fine" strong tone="text-over">
               Legal, but it would not close: an estimate.

@@ -31,7 +31,16 @@ import { JointCard } from './JointCard';
 import { ProofBand } from './ProofBand';
 import { type Trial, TrialChips, TryIt } from './TryIt';
 import { Planning } from './Planning';
-import { changeWork, type Judged, type Mode, type Shown, tickWork, useWiring } from './use-wiring';
+import {
+  changeWork,
+  confirmAll,
+  type Judged,
+  type Mode,
+  recordedIn,
+  type Shown,
+  tickWork,
+  useWiring,
+} from './use-wiring';
 import { WhatChanges } from './WhatChanges';
 import { WiringDrawing } from './WiringDrawing';
 import { HeldPanel } from './HeldPanel';
@@ -135,7 +144,8 @@ function Joined({
   const { judged, order, pending } = shown;
   const { work, wiring, plan, faces, circuitry } = judged;
   const onWork = changeWork(onBoth, box.circuit, edition, kit);
-  const { held, selected, hold, look } = useHold(setUp, onWork);
+  const recorded = useMemo(() => recordedIn(box.box), [box.box]);
+  const { held, selected, hold, look } = useHold(setUp, onWork, recorded);
   const made = useMemo(() => new Set(work.made), [work.made]);
   const test = useMemo(
     () =>
@@ -172,7 +182,7 @@ function Joined({
   return (
     <View className="gap-3">
       {(mode === 'plan' || work.found !== undefined) && (
-        <ProofBand judged={judged} mode={mode} pending={pending} />
+        <ProofBand judged={judged} mode={mode} pending={pending} onConfirm={() => onWork(confirmAll)} />
       )}
       <PartChips
         part={part}
@@ -236,7 +246,13 @@ function Joined({
           {!held && selected === undefined && (
             <Words tone="text-soft">Touch a cable or a device of the drawing to say what it does.</Words>
           )}
-          <WorkEditor {...setUp} onWork={onWork} held={held} onHold={hold} />
+          <WorkEditor
+            {...setUp}
+            assumed={new Set(judged.assumed.map(({ piece }) => piece))}
+            onWork={onWork}
+            held={held}
+            onHold={hold}
+          />
         </>
       )}
       {part === 'try' && <TryIt judged={judged} test={test} />}

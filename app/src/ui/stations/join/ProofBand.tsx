@@ -1,6 +1,9 @@
 /** Whether a wiring works: proved in every position, or what fails and where. */
 import { wordsOf } from '@dense-pack/core/finding/finding';
 import { mistakesIn } from '@dense-pack/core/judge/mistakes';
+import { cap } from '@dense-pack/core/finding/say';
+import { roleWords } from '@dense-pack/core/plan/assumed';
+import CircleAlert from 'lucide-react-native/icons/circle-alert';
 import CircleCheck from 'lucide-react-native/icons/circle-check';
 import Hourglass from 'lucide-react-native/icons/hourglass';
 import OctagonX from 'lucide-react-native/icons/octagon-x';
@@ -19,16 +22,20 @@ interface ProofBandProps {
   readonly mode: Mode;
   /** The box has changed since: what was proved is of the box before. */
   readonly pending: boolean;
+  /** Records all assumed roles as they are. */
+  readonly onConfirm?: (() => void) | undefined;
 }
 
 const FRAMES = { unknown: 'border-unknown', legal: 'border-legal', over: 'border-over' } as const;
 const TONES = { unknown: 'text-unknown', legal: 'text-legal', over: 'text-over' } as const;
 
-export function ProofBand({ judged, mode, pending }: ProofBandProps) {
+export function ProofBand({ judged, mode, pending, onConfirm }: ProofBandProps) {
   const colours = useColours();
   const [all, setAll] = useState(false);
   const [tall, setTall] = useState(0);
-  const { good, proof, findings, plan, say, circuitry, work, wiring } = judged;
+  const { good, works, assumed, proof, findings, plan, say, circuitry, work, wiring } = judged;
+  // It works, and rests on roles nobody said: never green.
+  const open = works && assumed.length > 0;
   // What was found wrong comes first, each with what hangs on it; then what the loads do.
   const mistakes = useMemo(
     () =>
@@ -45,21 +52,23 @@ export function ProofBand({ judged, mode, pending }: ProofBandProps) {
   const hangs = new Map(mistakes);
   const troubles =
     mode === 'found' ? [...hangs.keys(), ...proof.faults.map((one) => wordsOf(one, say))] : judged.troubles;
-  const Sign = pending ? Hourglass : good ? CircleCheck : OctagonX;
+  const Sign = pending ? Hourglass : good ? CircleCheck : open ? CircleAlert : OctagonX;
   const looks = [
     ...findings.filter(({ severity }) => severity !== 'violation').map((one) => wordsOf(one, say)),
     ...(mode === 'plan' ? plan.notes : []),
   ];
-  const tone = pending ? 'unknown' : good ? 'legal' : 'over';
+  const tone = pending || open ? 'unknown' : good ? 'legal' : 'over';
   const title = pending
     ? 'Working it out again'
     : good
       ? mode === 'plan'
         ? 'The plan works'
         : 'This wiring works'
-      : mode === 'plan'
-        ? 'No good plan yet'
-        : 'This wiring is wrong';
+      : open
+        ? 'Works if these roles are right'
+        : mode === 'plan'
+          ? 'No good plan yet'
+          : 'This wiring is wrong';
   return (
     <View
       className={`rounded-card border-2 bg-sheet px-3 py-2 ${FRAMES[tone]}`}
@@ -79,10 +88,20 @@ export function ProofBand({ judged, mode, pending }: ProofBandProps) {
       ) : (
         <View className="gap-1" onLayout={({ nativeEvent }) => setTall(nativeEvent.layout.height)}>
           <Words size="fine" tone="text-soft">
-            {good
+            {works
               ? `Simulated ${proof.states === 1 ? 'as it is wired' : `in ${proof.states} positions of its switches`}, and with each device taken out: ${proof.proved} ${proof.proved === 1 ? 'point' : 'points'} proved, each current out and back the same way.`
               : `${troubles.length} ${troubles.length === 1 ? 'thing stands' : 'things stand'} against it.`}
           </Words>
+          {open && (
+            <View className="gap-2" testID="assumed-roles">
+              {assumed.map(({ piece, as, or }) => (
+                <Words key={piece}>
+                  {`${cap(say.piece(piece))}: assumed ${roleWords(as)}. It could be ${or.map(roleWords).join(', ')}.`}
+                </Words>
+              ))}
+              {onConfirm && <Button label="These roles are right" kind="main" onPress={onConfirm} />}
+            </View>
+          )}
           {[...new Set(troubles)].slice(0, all ? undefined : FIRST).map((words) => (
             <View key={words} testID="trouble">
               <Words>{words}</Words>

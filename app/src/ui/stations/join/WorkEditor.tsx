@@ -13,7 +13,12 @@ import type { ToldProps } from './HeldPanel';
 import { nextCircuit, said } from './say';
 import { Schools } from './Schools';
 
-export function WorkEditor({ work, lines, faces, onWork, held, onHold }: ToldProps) {
+interface WorkEditorProps extends ToldProps {
+  /** Pieces whose role nobody recorded. */
+  readonly assumed: ReadonlySet<string>;
+}
+
+export function WorkEditor({ work, lines, faces, assumed, onWork, held, onHold }: WorkEditorProps) {
   const asked = faces.filter((face) => face.terminals.length > 0);
   return (
     <View className="gap-3">
@@ -23,6 +28,7 @@ export function WorkEditor({ work, lines, faces, onWork, held, onHold }: ToldPro
             key={line.key}
             name={line.name}
             words={runWords(line, work, faces)}
+            assumed={assumed.has(line.key)}
             on={held?.key === line.key}
             onPress={() => onHold({ what: 'cable', key: line.key })}
           />
@@ -32,6 +38,7 @@ export function WorkEditor({ work, lines, faces, onWork, held, onHold }: ToldPro
             key={face.key}
             name={face.title}
             words={deviceWords(face, work, faces)}
+            assumed={assumed.has(face.key)}
             on={held?.key === face.key}
             onPress={() => onHold({ what: 'device', key: face.key })}
           />
@@ -46,13 +53,15 @@ export function WorkEditor({ work, lines, faces, onWork, held, onHold }: ToldPro
 interface RowProps {
   readonly name: string;
   readonly words: string;
+  /** Nobody said so yet. */
+  readonly assumed: boolean;
   readonly on: boolean;
   readonly onPress: () => void;
 }
 
 /** One of those in the drawing, with what it does: touching it is touching it there. */
-const Row = ({ name, words, on, onPress }: RowProps) => (
-  <View role="listitem" className="border-b border-hair">
+const Row = ({ name, words, assumed, on, onPress }: RowProps) => (
+  <View role="listitem" className={assumed ? 'border border-dashed border-unknown' : 'border-b border-hair'}>
     <Touch
       role="button"
       aria-pressed={on}
@@ -65,6 +74,11 @@ const Row = ({ name, words, on, onPress }: RowProps) => (
       <Words size="fine" tone="text-soft">
         {words}
       </Words>
+      {assumed && (
+        <Words size="fine" strong tone="text-unknown">
+          assumed
+        </Words>
+      )}
     </Touch>
   </View>
 );

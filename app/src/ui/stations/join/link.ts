@@ -25,24 +25,34 @@ export const insulatedIn = ({ wires }: Pick<Line, 'wires'>): number =>
   wires.filter(({ colour }) => !isGroundColour(colour)).length;
 
 /** A switch held: the cable goes to what it switches. Its other half, or a second conductor, with a touch more. */
-function switched(hots: readonly string[], line: Line): Partial<Record<keyof Run, unknown>> | undefined {
+function switched(
+  hots: readonly string[],
+  line: Line,
+  recorded: ReadonlySet<string>,
+): Partial<Record<keyof Run, unknown>> | undefined {
   const [first, second] = hots;
   if (first === undefined || line.run.does === 'feed') return undefined;
   const [now] = line.run.hots;
   if (line.run.does !== 'leg') return { ...begun('leg', insulatedIn(line)), hots: [first] };
+  // What was only guessed is confirmed by the touch that says it.
+  if (now === first && !recorded.has(line.key)) return {};
   if (now === first && second !== undefined) return { hots: [second] };
   if (now === first) return undefined;
   return { hots: [first] };
 }
 
 /** A three-way held: a cable of three conductors brings its travelers, one of two goes to the light. */
-function travelers(face: Face, line: Line): Partial<Record<keyof Run, unknown>> | undefined {
+function travelers(
+  face: Face,
+  line: Line,
+  recorded: ReadonlySet<string>,
+): Partial<Record<keyof Run, unknown>> | undefined {
   const { chain = 'way-1', end } = face.work;
   const insulated = insulatedIn(line);
   if (line.run.does === 'feed') return undefined;
   if (insulated < 3) return { ...begun('leg', insulated), hots: [chain] };
   if (line.run.does === 'travelers' && line.run.chain === chain)
-    return { leads: line.run.leads === 'load' ? 'line' : 'load' };
+    return recorded.has(line.key) ? { leads: line.run.leads === 'load' ? 'line' : 'load' } : {};
   return {
     ...begun('travelers', insulated),
     circuits: [face.work.circuit],
@@ -62,20 +72,21 @@ function halves(
   return lower ? undefined : [hot, circuit];
 }
 
-/** What is said by holding `held` and touching `touched`. */
+/** What is said by holding `held` and touching `touched`. @param recorded pieces of which nothing is guessed any more */
 export function link(
   held: Held,
   touched: Held,
   lines: readonly Line[],
   faces: readonly Face[],
   work: WorkPlan,
+  recorded: ReadonlySet<string>,
 ): Linked | undefined {
   // A cable to a load, or one of travelers, waits for its switch; any other is put down for the device.
   if (held.what === 'cable' && touched.what === 'device') {
     const waits = lines.some(
       ({ key, run: { does } }) => key === held.key && (does === 'leg' || does === 'travelers'),
     );
-    return waits ? link(touched, held, lines, faces, work) : undefined;
+    return waits ? link(touched, held, lines, faces, work, recorded) : undefined;
   }
   const face = faces.find(({ key }) => key === held.key);
   if (!face || held.what !== 'device') return undefined;
@@ -88,7 +99,7 @@ export function link(
       if (line.run.does !== 'out' && line.run.does !== 'leg') return undefined;
       return { of: line.key, run: { guard: line.run.guard === face.key ? undefined : face.key } };
     }
-    const run = isThreeWay ? travelers(face, line) : switched(hots, line);
+    const run = isThreeWay ? travelers(face, line, recorded) : switched(hots, line, recorded);
     return run && { of: line.key, run };
   }
   const other = faces.find(({ key }) => key === touched.key);

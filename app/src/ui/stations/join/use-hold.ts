@@ -17,6 +17,7 @@ export interface Hold {
 export function useHold(
   { work, lines, faces }: Pick<Judged, 'work' | 'lines' | 'faces'>,
   onWork: ChangeWork,
+  recorded: ReadonlySet<string>,
 ): Hold {
   const [selected, setSelected] = useState<string>();
   const [touchedLast, setHeld] = useState<Held>();
@@ -28,7 +29,7 @@ export function useHold(
     hold(touched) {
       setSelected(undefined);
       if (!touched || touched.key === held?.key) return setHeld(undefined);
-      const said = held && link(held, touched, lines, faces, work);
+      const said = held && link(held, touched, lines, faces, work, recorded);
       if (!said) return setHeld(touched);
       if ('run' in said) sayRun(onWork)(said.of, said.run);
       else sayDevice(onWork)(said.of, said.device);

@@ -114,13 +114,50 @@ function plannedNow(box: BoxDocument, made: readonly MadeUp[], circuit: string, 
   return withPlan(work, planOf(box, work, edition, stockOf(kit)).wiring, made);
 }
 
+/** Pieces whose role, or whose wiring, is recorded in full. */
+export const recordedIn = ({ items }: BoxDocument): ReadonlySet<string> =>
+  new Set(
+    items.flatMap((item) =>
+      ('wired' in item && item.wired !== undefined) || ('duty' in item && item.duty?.hots !== undefined)
+        ? [item.id]
+        : [],
+    ),
+  );
+
+/**
+ * What of a changed plan is recorded: what was recorded before, and what this change says anew. A change makes a new value of what it
+ * speaks of and leaves the others as they were; what is only guessed stays a guess.
+ */
+function sayings(box: BoxDocument, before: WorkPlan, after: WorkPlan): WorkPlan {
+  const recorded = recordedIn(box);
+  const runs = after.runs.filter((run) => recorded.has(run.of) || !before.runs.includes(run));
+  const devices = after.devices.filter((one) => recorded.has(one.of) || !before.devices.includes(one));
+  const named = new Set([
+    ...(box.work?.circuits ?? []).map(({ id }) => id),
+    ...runs.flatMap(({ circuits, hots }) => [...circuits, ...hots]),
+    ...devices.flatMap(({ circuit, halves }) => [circuit, ...(halves ?? [])]),
+    'a',
+  ]);
+  const circuits = after.circuits.filter(
+    (one) => named.has(one.id) || named.has(one.partner ?? '') || !before.circuits.includes(one),
+  );
+  return { ...after, runs, devices, circuits };
+}
+
+/** Records every role and wiring of a plan as it is: somebody looked, and they are right. */
+export const confirmAll = (work: WorkPlan): WorkPlan => ({
+  ...work,
+  runs: work.runs.map((run) => ({ ...run })),
+  devices: work.devices.map((one) => ({ ...one })),
+});
+
 /** Changes what a box does. What was ticked and does not hold any more is taken off with it. */
 export function changeWork(onBoth: ChangeBoth, circuit: string, edition: Edition, kit: Kit): ChangeWork {
   return (change) =>
     onBoth(({ box: now, seen }) => {
       const before = plannedNow(now, seen.made, circuit, edition, kit);
       // What is changed may split a raceway into its runs: the plan is made of the pieces as they are then.
-      const { box } = withWork(now, change(before), freshly(newId));
+      const { box } = withWork(now, sayings(now, before, change(before)), freshly(newId));
       if (seen.made.length === 0) return { box, seen };
       const { plan, made } = plannedNow(box, seen.made, circuit, edition, kit);
       return { box, seen: { ...seen, made: plan ? madeUp(made, plan) : [] } };
