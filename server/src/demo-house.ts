@@ -249,6 +249,10 @@ export const BOXES: readonly DemoBox[] = [
     room: 'Balcony',
     circuit: '7',
     line: '22 in3 plastic device-box, 12/2 feed "from left", duplex',
+    seen: {
+      safe: ['found', 'proved', 'again'],
+      safety: { off: { 7: true }, dead: ['i1.0.black', 'i1.0.white'] },
+    },
   },
   {
     // From one gang to two, with a pipe in the bay: the hole grows away from the stud and stops short of the pipe.

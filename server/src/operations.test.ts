@@ -241,7 +241,8 @@ describe('photos in parts', () => {
     const earlier = new Database(file);
     earlier.exec(`DROP TRIGGER uncounted; DROP TABLE operation; DROP TABLE photo_part;
       ALTER TABLE box DROP COLUMN verdict; ALTER TABLE box DROP COLUMN counted_version;
-      ALTER TABLE box DROP COLUMN counted_by; ALTER TABLE photo DROP COLUMN unnamed_at; PRAGMA user_version = 4`);
+      ALTER TABLE box DROP COLUMN counted_by; ALTER TABLE photo DROP COLUMN unnamed_at;
+      ALTER TABLE job DROP COLUMN edition_assumed; PRAGMA user_version = 4`);
     earlier.close();
     const up = openDatabase(file, join(__dirname, 'migrations'));
     expect(up.prepare('SELECT id FROM photo WHERE unnamed_at IS NULL').pluck().all()).toEqual(['photo-0001']);

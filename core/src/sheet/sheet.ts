@@ -14,6 +14,7 @@ import { type BoxVerdict, boxVerdict } from '../check/box-verdict.ts';
 import { checkBox } from '../check/check-box.ts';
 import { closedOf, saidWords, STANDINGS } from '../close/closed.ts';
 import { furtherOf, labelsOf } from '../close/further.ts';
+import { againstPassing } from '../close/may-pass.ts';
 import { walkOf } from '../close/walk.ts';
 import type { Edition } from '../edition/edition.ts';
 import { editionOf } from '../edition/index.ts';
@@ -317,12 +318,17 @@ function cutPart({ box }: BoxRecord, planned: Planned): Part[] {
 }
 
 function testParts(
-  { id, box, circuit, seen: { closing } }: BoxRecord,
-  { panel }: SheetOf['job'],
-  { circuitry, work, plan, good }: Planned,
+  record: BoxRecord,
+  job: SheetOf['job'],
+  planned: Planned,
   run: HouseRun,
   day: (iso: string) => string,
 ): Part[] {
+  const { id, box, circuit } = record;
+  const { closing } = record.seen;
+  const { circuitry, work, plan } = planned;
+  const { panel } = job;
+  const against = againstPassing(record, job, planned);
   const legs = walkOf({
     physical: circuitry.physical,
     work,
@@ -331,7 +337,7 @@ function testParts(
     labels: labelsOf(panel, circuitsIn({ circuit, box })),
     more: closing.results.map(({ test }) => test),
   });
-  const closed = closedOf(legs, closing, wiredAs(box), good);
+  const closed = closedOf(legs, closing, wiredAs(box), against.length === 0);
   const all = closed.legs.flatMap(({ leg, tests }) => tests.map((tested) => ({ leg, ...tested })));
   const told = all.filter(({ result }) => result !== undefined);
   const open = all.length - told.length;

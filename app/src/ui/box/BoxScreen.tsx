@@ -1,4 +1,5 @@
 /** The box: instrument above, the work of a station or an adder below, one row of thumbs at the bottom. */
+import { certaintyOf } from '@dense-pack/core/certainty/certainty';
 import { rowWith } from '@dense-pack/core/box/rows';
 import { STAGES } from '@dense-pack/core/box/words';
 import Keyboard from 'lucide-react-native/icons/keyboard';
@@ -6,7 +7,7 @@ import Redo from 'lucide-react-native/icons/redo-2';
 import Undo from 'lucide-react-native/icons/undo-2';
 import { useRef, useState } from 'react';
 import { type ScrollView, useWindowDimensions, View } from 'react-native';
-import { changeJob, editionFor, useBox } from '../client/queries';
+import { changeJob, editionFor, isEditionChosen, useBox } from '../client/queries';
 import type { SettleProps } from '../tape/OpenFacts';
 import { late, LatePart, useLaterFetched } from '../parts/late';
 import { NotThere } from '../parts/NotThere';
@@ -92,6 +93,7 @@ export function BoxScreen({ jobId, boxId, first }: BoxScreenProps) {
   // On a phone the work has the room, but where one counts; what was opened from a list there wants it too.
   const gives = !wide && (band || ('adder' in open && item !== undefined && touched?.tile === undefined));
   const fix = () => place.choose({ station: 'fix' });
+  const { certain } = certaintyOf(box.box, edition, counted, { chosen: isEditionChosen(job, box.box) });
   const settle: SettleProps = {
     onBox: edit,
     onEdition: (id) => changeJob(job, { edition: id, editionAssumed: false }),
@@ -118,7 +120,7 @@ export function BoxScreen({ jobId, boxId, first }: BoxScreenProps) {
     rail: (
       <StationRail
         station={'station' in open ? open.station : undefined}
-        done={doneStations({ job, box, counted, made })}
+        done={doneStations({ job, box, counted, certain, made })}
         upright={wide}
         onChoose={(station) => place.choose({ station })}
       />

@@ -16,6 +16,7 @@ import {
   useDrawnDocument,
   useLiveDocument,
 } from '../client/queries';
+import { useWiringKnown } from '../client/wiring-known';
 import { Touch } from '../parts/Touch';
 import { FirstOpenFact, type SettleProps } from '../tape/OpenFacts';
 import { VerdictBand } from '../tape/Verdict';
@@ -76,9 +77,10 @@ function LiveVerdict({
     () => certaintyOf(box, edition, counted, { chosen: isEditionChosen(job, box) }),
     [box, edition, counted, job],
   );
+  const wiring = useWiringKnown(box);
   const verdict = useMemo(
-    () => boxVerdict(counted, certainty, checkBox(box, edition, counted).findings),
-    [box, edition, counted, certainty],
+    () => boxVerdict(counted, certainty, checkBox(box, edition, counted).findings, wiring),
+    [box, edition, counted, certainty, wiring],
   );
   return (
     <View className="gap-2">

@@ -26,6 +26,8 @@ export interface Progress {
   readonly job: Pick<Job, 'panel'>;
   readonly box: ShownBox;
   readonly counted: Tally;
+  /** Nothing that is open could change the count. */
+  readonly certain: boolean;
   /** Whether every joint is made up and every terminal landed. */
   readonly made: { readonly joined: boolean; readonly landed: boolean };
 }

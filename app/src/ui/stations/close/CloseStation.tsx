@@ -63,7 +63,7 @@ function Walked({ box, edition, width, onClosing, shown }: CloseStationProps & {
   const { judged, pending } = shown;
   const { circuitry, plan } = judged;
   const [more, setMore] = useState(NONE);
-  const { legs, closed, of } = useWalk(box, judged, more);
+  const { legs, closed, of, against } = useWalk(box, edition.id, judged, more);
   // What is wrong is told below where it was first read: nothing is pushed down above the thumb.
   const wrongLeg = closed.legs.find(({ tests }) =>
     tests.some(
@@ -88,7 +88,7 @@ function Walked({ box, edition, width, onClosing, shown }: CloseStationProps & {
     onClosing((now) =>
       now.results.length >= RESULTS_MOST
         ? now
-        : answered(legs, now, { test, says, at, by: who.trim(), of }, judged.good),
+        : answered(legs, now, { test, says, at, by: who.trim(), of }, against.length === 0),
     );
   };
   const prove = (instrument: Exclude<Instrument, 'eye'>) =>
@@ -102,11 +102,11 @@ function Walked({ box, edition, width, onClosing, shown }: CloseStationProps & {
   return (
     <View className="gap-3">
       <VerdictBand closed={closed} />
-      {!judged.good && (
-        <Notice title="The wiring itself is not proved yet" tone="unknown">
-          {plan.complete
-            ? 'Join tells what is against it: put that right first, then test. Nothing passes by it.'
-            : 'Something is still to be said in Join before it can be tested.'}
+      {against.length > 0 && (
+        <Notice title="This box cannot pass yet" tone="unknown">
+          {against.map((words) => (
+            <Words key={words}>{words}</Words>
+          ))}
         </Notice>
       )}
       {full && (

@@ -1,6 +1,7 @@
 /** Closing by touch (handbook 17, 23): one walk, lamps as they are lit, what is wrong where it was read. */
 import type { BoxDocument } from '@dense-pack/core/box/document';
 import { Closing } from '@dense-pack/core/box/closing';
+import { conductorsIn } from '@dense-pack/core/box/safety';
 import { nothingSeen } from '@dense-pack/core/box/record';
 import { editionOf } from '@dense-pack/core/edition/index';
 import { Kit } from '@dense-pack/core/parts/kit';
@@ -14,6 +15,12 @@ import { answerDiagnose } from './diagnose-answers';
 import { CloseStation } from './CloseStation';
 
 let now: Closing;
+
+/** Making safe, finished: nothing passes without it. */
+const madeSafe = (box: BoxDocument) => ({
+  safe: ['found', 'proved', 'again'],
+  safety: { off: { 7: true }, dead: conductorsIn(box).map(({ id }) => id), at: null },
+});
 
 function Bench({ line }: { readonly line: string }) {
   const [box] = useState<BoxDocument>(() => {
@@ -33,7 +40,7 @@ function Bench({ line }: { readonly line: string }) {
     stage: 'found',
     found: null,
     box,
-    seen: { ...nothingSeen(), closing },
+    seen: { ...nothingSeen(), ...madeSafe(box), closing },
   };
   return (
     <QueryClientProvider

@@ -5,19 +5,27 @@ import { furtherOf, labelsOf } from '@dense-pack/core/close/further';
 import { type Closed, closedOf } from '@dense-pack/core/close/closed';
 import { type Leg, walkOf } from '@dense-pack/core/close/walk';
 import { runOf } from '@dense-pack/core/run/run';
+import { NO_PANEL } from '@dense-pack/core/box/panel';
+import { againstPassing } from '@dense-pack/core/close/may-pass';
+import type { EditionId } from '@dense-pack/core/edition/edition';
 import { useMemo } from 'react';
 import { type ShownBox, useJob } from '../../client/queries';
 import type { Judged } from '../join/use-wiring';
+
+/** Of a box whose job is not known yet. */
+const NO_JOB = { panel: NO_PANEL } as const;
 
 export interface Walk {
   readonly legs: readonly Leg[];
   readonly closed: Closed;
   /** The box as it is wired, in short. */
   readonly of: string;
+  /** What keeps it from passing, whatever is read. */
+  readonly against: readonly string[];
 }
 
 /** @param more readings asked for beside the walk, by their ids */
-export function useWalk(box: ShownBox, judged: Judged, more: readonly string[]): Walk {
+export function useWalk(box: ShownBox, edition: EditionId, judged: Judged, more: readonly string[]): Walk {
   const { job } = useJob(box.jobId);
   const { closing } = box.seen;
   const beside = useMemo(() => {
@@ -36,6 +44,11 @@ export function useWalk(box: ShownBox, judged: Judged, more: readonly string[]):
     return walkOf({ physical: circuitry.physical, work, wiring, ...beside, more: asked });
   }, [judged, beside, asked]);
   const of = useMemo(() => wiredAs(box.box), [box.box]);
-  const closed = useMemo(() => closedOf(legs, closing, of, judged.good), [legs, closing, of, judged.good]);
-  return { legs, closed, of };
+  const against = useMemo(
+    () => againstPassing(box, job ?? { ...NO_JOB, edition }, judged),
+    [box, job, edition, judged],
+  );
+  const sound = against.length === 0;
+  const closed = useMemo(() => closedOf(legs, closing, of, sound), [legs, closing, of, sound]);
+  return { legs, closed, of, against };
 }

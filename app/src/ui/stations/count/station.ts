@@ -8,5 +8,5 @@ export const count: StationPart = {
   shortcut: '5',
   band: false,
   adds: true,
-  isDone: ({ box, counted }) => counted.verdict === 'legal' && box.box.items.length > 0,
+  isDone: ({ box, counted, certain }) => counted.verdict === 'legal' && certain && box.box.items.length > 0,
 };

@@ -8,5 +8,5 @@ export const fix: StationPart = {
   shortcut: '6',
   band: true,
   adds: false,
-  isDone: ({ box, counted }) => counted.verdict === 'legal' && box.seen.remedy.length > 0,
+  isDone: ({ box, counted, certain }) => counted.verdict === 'legal' && certain && box.seen.remedy.length > 0,
 };

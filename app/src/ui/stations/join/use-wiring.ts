@@ -21,6 +21,7 @@ import {
 import { useEffect, useMemo, useState } from 'react';
 import type { ChangeBoth } from '../../box/use-box-edit';
 import { hasWorkers } from '../../client/ask-worker';
+import { knowWiring } from '../../client/wiring-known';
 import { editionFor, type ShownBox } from '../../client/queries';
 import { useKit } from '../../truck/kit';
 import { askPlan } from './ask-plan';
@@ -87,6 +88,7 @@ export function useWiring(
         setFailed(undefined);
         const said = workOf(question.box, question.circuit);
         const judged = assemble(question.box, said, computed, editionOf(question.edition), question.mode);
+        if (question.mode === 'plan') knowWiring(question.box, judged);
         setAnswered({ question, shown: { judged, order } });
       })
       .catch((error: unknown) => {

@@ -1,0 +1,48 @@
+/** The one verdict of a box: the worst of fill, checks and wiring, and green only where nothing is open. */
+import { certaintyOf } from '../certainty/certainty.ts';
+import { editionOf } from '../edition/index.ts';
+import { tally } from '../fill/tally.ts';
+import { boxOf } from '../tests/layouts.ts';
+import { boxVerdict, type WiringStanding } from './box-verdict.ts';
+import { checkBox } from './check-box.ts';
+
+function verdict(line: string, wiring?: WiringStanding) {
+  const box = boxOf(line);
+  const nec = editionOf('nec2023');
+  const counted = tally(box, nec);
+  const certainty = certaintyOf(box, nec, counted, { chosen: true });
+  return boxVerdict(counted, certainty, checkBox(box, nec, counted).findings, wiring);
+}
+
+const TWO_GANG = '32 in3 plastic 2-gang, 3x 12/2, 12/3, 2x switch';
+
+test('legal and certain is green, and nothing else is', () => {
+  expect(verdict('18 in3, 2x 12/2, duplex')).toMatchObject({ is: 'legal', head: 'legal, 2.25 in³ left' });
+  expect(verdict(TWO_GANG)).toMatchObject({ is: 'open', head: 'legal if no clamps are inside' });
+  expect(verdict(`${TWO_GANG}, no clamps`).is).toBe('legal');
+  expect(verdict(`${TWO_GANG}, clamps`).is).toBe('over');
+  expect(verdict('plastic, 12/2').is).toBe('unknown');
+});
+
+test('legal fill with 14 AWG on a 20 A breaker is not green (240.4(D), from memory)', () => {
+  expect(verdict('20 in3, 14/2 no-ground, switch, breaker 20')).toEqual({
+    is: 'violation',
+    head: 'fill legal, 1 violation: 240.4(D)',
+    more: '12.00 in³ left',
+  });
+  expect(verdict(`${TWO_GANG}, breaker 30`)).toMatchObject({
+    is: 'violation',
+    head: 'legal if no clamps are inside',
+  });
+});
+
+test('a wiring that is wrong or rests on assumed roles is told, and is not green', () => {
+  const legal = '18 in3, 2x 12/2, duplex';
+  expect(verdict(legal, 'open')).toEqual({
+    is: 'open',
+    head: 'fill legal, 2.25 in³ left',
+    more: 'roles of cables are assumed',
+  });
+  expect(verdict(legal, 'wrong').is).toBe('violation');
+  expect(verdict('18 in3, 3x 12/2, duplex', 'wrong')).toMatchObject({ is: 'over', head: 'over by 2.25 in³' });
+});

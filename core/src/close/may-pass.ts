@@ -1,0 +1,53 @@
+/**
+ * What keeps a box from being called tested and passed, whatever its readings are: a violation, a verdict that is open, a wiring that
+ * rests on a guess or is wrong, and power that nobody is recorded to have made safe. Nothing is closed over any of them.
+ */
+import type { BoxRecord, Job } from '../box/record.ts';
+import { safetyOf } from '../box/safety.ts';
+import { inTheWall } from '../box/safety.ts';
+import { certaintyOf } from '../certainty/certainty.ts';
+import { certainParts } from '../certainty/words.ts';
+import { checkBox } from '../check/check-box.ts';
+import { editionOf } from '../edition/index.ts';
+import { tally } from '../fill/tally.ts';
+import { cap } from '../finding/say.ts';
+import type { Planned } from '../plan/planned.ts';
+
+/** What is looked at of a record and its job. */
+export type Closed = Pick<BoxRecord, 'box' | 'circuit' | 'seen' | 'stage' | 'found'>;
+
+/** Each reason in a sentence; none: what agrees with the plan in every reading has passed. */
+export function againstPassing(
+  record: Closed,
+  job: Pick<Job, 'edition' | 'editionAssumed' | 'panel'>,
+  { good, works }: Pick<Planned, 'good' | 'works'>,
+): string[] {
+  const { box } = record;
+  const edition = editionOf(box.edition ?? job.edition);
+  const counted = tally(box, edition);
+  const chosen = box.edition !== undefined || job.editionAssumed !== true;
+  const certainty = certaintyOf(box, edition, counted, { chosen });
+  const sections = [
+    ...new Set(
+      checkBox(box, edition, counted)
+        .findings.filter(({ severity }) => severity === 'violation')
+        .map(({ section }) => section),
+    ),
+  ];
+  return [
+    ...(counted.verdict === 'legal' && certainty.certain
+      ? []
+      : [`The fill: ${cap(certainParts(counted, certainty).head)}.`]),
+    ...(sections.length === 0 ? [] : [`Violations: ${sections.join(', ')}.`]),
+    ...(good
+      ? []
+      : [
+          works
+            ? 'Roles of cables are assumed: confirm them in Join.'
+            : 'The wiring is not right yet: see Join.',
+        ]),
+    ...(safetyOf({ ...record, box: inTheWall(record) }, job.panel).done
+      ? []
+      : ['Making safe is not finished: see Safe.']),
+  ];
+}
