@@ -25,8 +25,8 @@ export const BOXES: readonly DemoBox[] = [
     room: 'Kitchen',
     circuit: '4',
     found:
-      '18 in3 plastic old-work device-box, 12/2 feed bottom, 12/2 out top, gfci depth 1.25, breaker 20, place kitchen, setback 3/8 in, finish noncombustible # A third cable is wanted for the new outlet.',
-    line: '18 in3 plastic old-work device-box, 12/2 feed bottom, 2x 12/2 out top, gfci depth 1.25, breaker 20, place kitchen, setback 3/8 in, finish noncombustible # A third cable is wanted for the new outlet.',
+      '18 in3 plastic old-work device-box, 12/2 feed bottom, 12/2 out top, gfci depth 1.25, breaker 20, place kitchen, protected afci, setback 3/8 in, finish noncombustible # A third cable is wanted for the new outlet.',
+    line: '18 in3 plastic old-work device-box, 12/2 feed bottom, 2x 12/2 out top, gfci depth 1.25, breaker 20, place kitchen, protected afci, setback 3/8 in, finish noncombustible # A third cable is wanted for the new outlet.',
     stage: 'planned',
     seen: {
       stud: 'left',
@@ -296,7 +296,7 @@ export const PANEL: z.input<typeof Panel> = {
     { id: 'c1', space: 1, amps: 15, label: 'Cellar', foundBy: 'label' },
     { id: 'c2', space: 2, amps: 15, label: 'Lights', foundBy: 'lamp' },
     { id: 'c3', space: 3, amps: 15, label: 'Entry', foundBy: 'lamp' },
-    { id: 'c4', space: 4, amps: 20, label: 'Kitchen', foundBy: 'lamp', tie: 'c6' },
+    { id: 'c4', space: 4, amps: 20, label: 'Kitchen', foundBy: 'lamp', tie: 'c6', protection: 'afci' },
     { id: 'c5', space: 5, amps: 15, label: 'Bedroom', foundBy: 'lamp' },
     {
       id: 'c6',

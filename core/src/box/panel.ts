@@ -5,6 +5,7 @@
 import { z } from 'zod';
 import { BREAKERS } from '../edition/index.ts';
 import { oneLine } from './one-line.ts';
+import { keysOf } from './words.ts';
 
 /** How the breaker of a circuit was found, the surest last. */
 export const FOUND_BY = {
@@ -13,6 +14,9 @@ export const FOUND_BY = {
   lamp: 'by a lamp, thrown',
 } as const;
 export type FoundBy = keyof typeof FOUND_BY;
+
+/** What a breaker protects against beside overcurrent, as somebody read on it. */
+export const PROTECTION_WORDS = { gfci: 'ground fault', afci: 'arc fault', dual: 'both' } as const;
 
 const id = z.string().regex(/^[a-z0-9-]{1,40}$/, 'must be 1 to 40 of a–z, 0–9 and “-”');
 
@@ -34,6 +38,8 @@ export const PanelCircuit = z.strictObject({
   label: oneLine(80).default(''),
   /** The label as it ought to be, where it was wrong or missing. */
   corrected: oneLine(80).optional(),
+  /** What its breaker protects against, as somebody read on it. */
+  protection: z.enum(keysOf(PROTECTION_WORDS)).optional(),
   foundBy: z.enum(Object.keys(FOUND_BY) as [FoundBy, ...FoundBy[]]).optional(),
   /** How strong the tracer was at it, pass by pass, 0 to 10. */
   passes: z

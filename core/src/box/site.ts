@@ -3,7 +3,8 @@
  * optional: one that is not recorded is told as “not checked”, never passed.
  */
 import { z } from 'zod';
-import { BREAKERS, type Place, PLACES } from '../edition/index.ts';
+import { BREAKERS } from '../edition/index.ts';
+import { type Place, PLACES } from '../edition/places.ts';
 import { lengthText } from './texts.ts';
 import { inches } from '../quantity/length.ts';
 

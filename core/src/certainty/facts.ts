@@ -1,5 +1,5 @@
 /** The facts of the count that a box can leave open. One function a fact; each gives the fact, or nothing where it cannot arise. */
-import { type BoxDocument, type ItemOf, lengthIn, volumeIn } from '../box/document.ts';
+import { type BoxDocument, type ItemOf, volumeIn } from '../box/document.ts';
 import { deviceDepth } from '../box/depth.ts';
 import { changeItems, changeShell, markAbsent, type NewItem } from '../box/edit.ts';
 import { TYPICAL_BOXES, volumeWritten } from '../catalog/catalog.ts';

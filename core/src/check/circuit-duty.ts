@@ -3,7 +3,7 @@
  * and garage, and what such a circuit may serve beside them. From memory.
  */
 import { kindOf } from '../device/index.ts';
-import { PLACES } from '../edition/index.ts';
+import { PLACES } from '../edition/places.ts';
 import { type Check, DOES_NOT_APPLY, finds, notChecked, notRecorded, PASS, together } from './finding.ts';
 
 export const circuitDuty: Check = ({ box, devices, edition }) => {

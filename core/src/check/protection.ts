@@ -6,7 +6,7 @@
 import type { ItemOf } from '../box/document.ts';
 import type { Protection } from '../box/site.ts';
 import { kindOf } from '../device/index.ts';
-import { type Place, PLACES } from '../edition/index.ts';
+import { type Place, PLACES } from '../edition/places.ts';
 import {
   type Check,
   DOES_NOT_APPLY,

@@ -3,8 +3,7 @@
  * rests on a guess or is wrong, and power that nobody is recorded to have made safe. Nothing is closed over any of them.
  */
 import type { BoxRecord, Job } from '../box/record.ts';
-import { safetyOf } from '../box/safety.ts';
-import { inTheWall } from '../box/safety.ts';
+import { inTheWall, safetyOf } from '../box/safety.ts';
 import { certaintyOf } from '../certainty/certainty.ts';
 import { certainParts } from '../certainty/words.ts';
 import { checkBox } from '../check/check-box.ts';

@@ -34,5 +34,4 @@ export const BOX_CODES: readonly string[] = [
 ];
 
 export * from './edition.ts';
-export { type Place, PLACES } from './places.ts';
 export { CHECK_NAMES, type CheckName, type CheckRules, type Make, MAKES } from './check-rules.ts';

@@ -25,6 +25,7 @@ import { sentenceOf, wordsOf } from '../finding/finding.ts';
 import { cap, plainSayer } from '../finding/say.ts';
 import { type Fold, foldBox } from '../fold/fold.ts';
 import { workRoom } from '../fold/work-room.ts';
+import { surroundingsOf, withSurroundings } from '../run/surroundings.ts';
 import { partsOf } from '../plan/cut-list.ts';
 import { jointWords, landedWords } from '../plan/joint-words.ts';
 import { landingsOf, TORQUE } from '../plan/landings.ts';
@@ -82,7 +83,10 @@ export const CAUTION =
 export const placeOf = ({ name, room }: Pick<BoxRecord, 'name' | 'room'>): string =>
   [room, name].filter((one) => one !== '').join(', ');
 
-export function sheetOf({ job, record, run, day }: SheetOf): Sheet {
+export function sheetOf({ job, record: stored, run, day }: SheetOf): Sheet {
+  // What the panel and the run know of the box is known on its sheet.
+  const known = surroundingsOf(stored, job.panel, run.behind(stored.id));
+  const record = { ...stored, box: withSurroundings(stored.box, known) };
   const { box } = record;
   const edition = editionOf(box.edition ?? job.edition);
   const counted = tally(box, edition);

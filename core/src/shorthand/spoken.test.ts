@@ -8,6 +8,7 @@ test.each([
     'two fourteen two, a fourteen three and two switches in a two gang plastic',
     '2-gang plastic, 2x 14/2, 14/3, 2x switch',
   ],
+  ['two gang thirty four, 14/2, two duplex', '34 in3 2-gang, 14/2, 2x duplex'],
   ['3 12 2 and a duplex in an 18', '18 in3, 3x 12/2, duplex'],
   ['twelve two with a gfci in a twenty point three', '20.3 in3, 12/2, gfci'],
   ['two three way switches and a fourteen three in a thirty two cubic inch', '32 in3, 2x 3way, 14/3'],

@@ -57,6 +57,9 @@ const HARDWARE: Readonly<Record<string, string>> = {
   metal: 'metal',
 };
 
+/** Fewer than this, said after the gangs, may be how many of something there are. */
+const VOLUME_LEAST = 12;
+
 type Token = number | string;
 
 /** What was said, as a count line; `unheard` are words that were not understood, in order. */
@@ -154,6 +157,12 @@ export function fromSpeech(text: string): Spoken {
       if (b === 'gang' || b === 'gangs') {
         items.push(`${a}-gang`);
         at += 2;
+        // What follows the gangs and is no cable is the volume: too many to be a count.
+        const [volume, next] = tokens.slice(at, at + 2);
+        if (typeof volume === 'number' && volume >= VOLUME_LEAST && !(isSize(volume) && isConductors(next))) {
+          items.push(`${volume} in3`);
+          at += next === 'cubic' ? 3 : 1;
+        }
         continue;
       }
       if (b === 'cubic' || b === 'in3' || b === 'cubes') {

@@ -1,13 +1,22 @@
 /** The box: instrument above, the work of a station or an adder below, one row of thumbs at the bottom. */
 import { certaintyOf } from '@dense-pack/core/certainty/certainty';
 import { rowWith } from '@dense-pack/core/box/rows';
+import { runOf } from '@dense-pack/core/run/run';
+import { type Surroundings, surroundingsOf } from '@dense-pack/core/run/surroundings';
 import { STAGES } from '@dense-pack/core/box/words';
 import Keyboard from 'lucide-react-native/icons/keyboard';
 import Redo from 'lucide-react-native/icons/redo-2';
 import Undo from 'lucide-react-native/icons/undo-2';
-import { useRef, useState } from 'react';
+import { useDeferredValue, useMemo, useRef, useState } from 'react';
 import { type ScrollView, useWindowDimensions, View } from 'react-native';
-import { changeJob, editionFor, isEditionChosen, useBox } from '../client/queries';
+import {
+  changeJob,
+  editionFor,
+  isEditionChosen,
+  type ShownBox,
+  type ShownJob,
+  useBox,
+} from '../client/queries';
 import type { SettleProps } from '../tape/OpenFacts';
 import { late, LatePart, useLaterFetched } from '../parts/late';
 import { NotThere } from '../parts/NotThere';
@@ -65,6 +74,18 @@ function useMeasures(bare: boolean) {
   };
 }
 
+const NOTHING_AROUND: Surroundings = {};
+
+/** What the job knows of the box; it follows an edit a moment later. */
+function useSurroundings(job: ShownJob | undefined, box: ShownBox | undefined): Surroundings {
+  const [house, one] = [useDeferredValue(job), useDeferredValue(box)];
+  return useMemo(() => {
+    if (!house || !one) return NOTHING_AROUND;
+    const { boxes, links, panel } = house;
+    return surroundingsOf(one, panel, links.length === 0 ? [] : runOf(boxes, links, panel).behind(one.id));
+  }, [house, one]);
+}
+
 export function BoxScreen({ jobId, boxId, first }: BoxScreenProps) {
   const query = useBox(jobId, boxId);
   const { job, box, counted } = query;
@@ -80,6 +101,7 @@ export function BoxScreen({ jobId, boxId, first }: BoxScreenProps) {
   const place = usePlace(first, () => pinned && scroller.current?.scrollTo({ y: 0, animated: false }));
   const { edit, editBoth, changeFields, go, canUndo, canRedo } = useBoxEdit(jobId, boxId, place.isPlanning);
   const made = useAllMade(box, job);
+  const around = useSurroundings(job, box);
   useLaterFetched();
   useBoxKeys({ choose: place.choose, go, help: () => setHelping(true), close: place.close });
   const back = { label: job?.name ?? 'the job', href: `/job/${jobId}` };
@@ -105,6 +127,7 @@ export function BoxScreen({ jobId, boxId, first }: BoxScreenProps) {
       <Instrument
         box={box}
         job={job}
+        around={around}
         settle={settle}
         width={drawing.width}
         height={drawing.height}
@@ -141,6 +164,7 @@ export function BoxScreen({ jobId, boxId, first }: BoxScreenProps) {
       box={box.box}
       job={job}
       counted={counted}
+      around={around}
       settle={settle}
       open={line}
       onOpen={place.setLine}

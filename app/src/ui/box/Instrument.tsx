@@ -5,6 +5,7 @@ import { certaintyOf } from '@dense-pack/core/certainty/certainty';
 import { boxVerdict } from '@dense-pack/core/check/box-verdict';
 import { checkBox } from '@dense-pack/core/check/check-box';
 import { tally } from '@dense-pack/core/fill/tally';
+import { type Surroundings, withSurroundings } from '@dense-pack/core/run/surroundings';
 import { workRoom } from '@dense-pack/core/fold/work-room';
 import ChevronUp from 'lucide-react-native/icons/chevron-up';
 import { type ReactNode, useDeferredValue, useMemo } from 'react';
@@ -30,6 +31,8 @@ import { CableStubs } from './CableStubs';
 interface InstrumentProps {
   readonly box: ShownBox;
   readonly job: Pick<Job, 'edition' | 'editionAssumed'>;
+  /** What the job knows of the box beside its record. */
+  readonly around: Surroundings;
   /** Settles what a verdict rests on. */
   readonly settle: SettleProps;
   readonly width: number;
@@ -60,9 +63,10 @@ const SCALE = 46;
 function LiveVerdict({
   box: shown,
   job,
+  around,
   settle,
   vessel,
-}: Pick<InstrumentProps, 'box' | 'job' | 'settle'> & { readonly vessel?: ReactNode }) {
+}: Pick<InstrumentProps, 'box' | 'job' | 'around' | 'settle'> & { readonly vessel?: ReactNode }) {
   const box = useLiveDocument(shown);
   const edition = editionFor(job, box);
   const counted = useMemo(() => tally(box, edition), [box, edition]);
@@ -79,8 +83,14 @@ function LiveVerdict({
   );
   const wiring = useWiringKnown(box);
   const verdict = useMemo(
-    () => boxVerdict(counted, certainty, checkBox(box, edition, counted).findings, wiring),
-    [box, edition, counted, certainty, wiring],
+    () =>
+      boxVerdict(
+        counted,
+        certainty,
+        checkBox(withSurroundings(box, around), edition, counted).findings,
+        wiring,
+      ),
+    [box, edition, counted, certainty, around, wiring],
   );
   return (
     <View className="gap-2">
@@ -93,6 +103,7 @@ function LiveVerdict({
 export function Instrument({
   box: shown,
   job,
+  around,
   settle,
   width,
   height,
@@ -142,13 +153,13 @@ export function Instrument({
   if (band) {
     return (
       <View style={{ width, alignSelf: 'center' }}>
-        <LiveVerdict box={shown} job={job} settle={settle} vessel={thumb} />
+        <LiveVerdict box={shown} job={job} around={around} settle={settle} vessel={thumb} />
       </View>
     );
   }
   return (
     <View className="gap-2" style={{ width, alignSelf: 'center' }}>
-      <LiveVerdict box={shown} job={job} settle={settle} vessel={thumb} />
+      <LiveVerdict box={shown} job={job} around={around} settle={settle} vessel={thumb} />
       {/* A layer of its own: a page paints the drawing no second time when the verdict above it changes. */}
       <View className={`will-change-transform ${stubsLeft ? 'flex-row-reverse' : 'flex-row'}`}>
         <VesselScale

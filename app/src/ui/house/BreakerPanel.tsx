@@ -1,5 +1,12 @@
 /** One breaker of the panel: its label as found and as it ought to be, how it was found, what hangs on it. */
-import { FOUND_BY, labelOf, nameInPanel, PanelCircuit, tiedTo } from '@dense-pack/core/box/panel';
+import {
+  FOUND_BY,
+  labelOf,
+  nameInPanel,
+  PanelCircuit,
+  PROTECTION_WORDS,
+  tiedTo,
+} from '@dense-pack/core/box/panel';
 import { BREAKERS } from '@dense-pack/core/edition/index';
 import type { HouseBox } from '@dense-pack/core/run/house';
 import X from 'lucide-react-native/icons/x';
@@ -92,6 +99,12 @@ export function BreakerPanel({ job, circuit, boxes, onDone }: BreakerPanelProps)
         options={BREAKERS.map((value) => ({ value, label: String(value) }))}
         value={circuit.amps}
         onChoose={(amps) => set({ amps })}
+      />
+      <Choice
+        title="What the breaker protects against"
+        options={wordOptions(PROTECTION_WORDS)}
+        value={circuit.protection}
+        onChoose={(protection) => set({ protection })}
       />
       <Choice
         title="Poles"

@@ -7,6 +7,7 @@ import { editionOf } from '@dense-pack/core/edition/index';
 import { wordsOf } from '@dense-pack/core/finding/finding';
 import { plainSayer } from '@dense-pack/core/finding/say';
 import type { Tally } from '@dense-pack/core/fill/tally';
+import { type Surroundings, withSurroundings } from '@dense-pack/core/run/surroundings';
 import { memo, useDeferredValue, useMemo } from 'react';
 import { View } from 'react-native';
 import { isEditionChosen } from '../../client/queries';
@@ -20,11 +21,12 @@ import { BothWays } from './BothWays';
 import { WorkRoomFold } from '../../tape/WorkRoomFold';
 
 type Counted = Pick<CountPanelProps, 'box' | 'counted'>;
+type Around = Counted & Pick<CountPanelProps, 'around'>;
 
 /** How many rules beside the fill are broken: the list stands in Fix. */
-const BesideTheFill = memo(function BesideTheFill({ box, counted }: Counted) {
+const BesideTheFill = memo(function BesideTheFill({ box, counted, around }: Around) {
   const edition = editionOf(counted.edition);
-  const { findings } = checkBox(box, edition, counted);
+  const { findings } = checkBox(withSurroundings(box, around), edition, counted);
   const say = plainSayer(edition.unit);
   const wrong = findings.filter(({ severity }) => severity === 'violation');
   if (wrong.length === 0) return null;
@@ -49,6 +51,7 @@ interface CountPanelProps {
   readonly box: BoxDocument;
   readonly job: Pick<Job, 'editionAssumed'>;
   readonly settle: SettleProps;
+  readonly around: Surroundings;
   readonly counted: Tally;
   readonly open: number | undefined;
   readonly onOpen: (line: number | undefined) => void;
@@ -56,12 +59,12 @@ interface CountPanelProps {
   readonly onFix?: (() => void) | undefined;
 }
 
-const BelowTheTape = memo(function BelowTheTape({ box, counted }: Counted) {
+const BelowTheTape = memo(function BelowTheTape({ box, counted, around }: Around) {
   const edition = editionOf(counted.edition);
   return (
     <>
       <BothWays box={box} edition={edition} />
-      <BesideTheFill box={box} counted={counted} />
+      <BesideTheFill box={box} counted={counted} around={around} />
       <WorkRoomFold box={box} counted={counted} />
       <OtherEditions box={box} counted={counted} />
       <RoomLeft box={box} edition={edition} />
@@ -73,10 +76,10 @@ const BelowTheTape = memo(function BelowTheTape({ box, counted }: Counted) {
   );
 });
 
-export function CountPanel({ box, job, counted, settle, open, onOpen, onFix }: CountPanelProps) {
+export function CountPanel({ box, job, counted, around, settle, open, onOpen, onFix }: CountPanelProps) {
   // What takes many counts follows after the verdict is on the screen; what stands below the tape comes after it.
-  const later = useDeferredValue<Counted | null>(
-    useMemo(() => ({ box, counted }), [box, counted]),
+  const later = useDeferredValue<Around | null>(
+    useMemo(() => ({ box, counted, around }), [box, counted, around]),
     null,
   );
   const certainty = useMemo(

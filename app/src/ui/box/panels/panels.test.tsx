@@ -77,7 +77,7 @@ test('one press adds a cable, the same again counts it up, the steppers and the 
 });
 
 /** A job whose edition was chosen, and nothing settled yet. */
-const asked = { job: {}, settle: { onBox: () => undefined, onEdition: () => undefined } };
+const asked = { job: {}, around: {}, settle: { onBox: () => undefined, onEdition: () => undefined } };
 
 test('a count that is no pass leads to what makes it legal, and a legal one does not', () => {
   const shown = (line: string) => {

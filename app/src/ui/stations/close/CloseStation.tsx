@@ -61,7 +61,7 @@ function Walked({ box, edition, width, onClosing, shown }: CloseStationProps & {
   const kit = useKit();
   const { closing } = box.seen;
   const { judged, pending } = shown;
-  const { circuitry, plan } = judged;
+  const { circuitry } = judged;
   const [more, setMore] = useState(NONE);
   const { legs, closed, of, against } = useWalk(box, edition.id, judged, more);
   // What is wrong is told below where it was first read: nothing is pushed down above the thumb.
