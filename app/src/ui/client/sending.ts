@@ -132,6 +132,9 @@ const reading = outboxRead
   .then(() => takeOverDatabases(browserDisk))
   .catch(() => undefined);
 
+/** By then what the page before this one wrote as it was left is in the store, ms. */
+const LATE_MS = 3000;
+
 /** Starts sending: now, when the network comes back, and when the page is looked at again. */
 export function startOutbox(): () => void {
   const send = () => void reading.then(() => outbox.flush()).then(() => photos.flush());
@@ -145,12 +148,15 @@ export function startOutbox(): () => void {
     else if ('deleted' in data) takeOff(data.deleted);
     else void outbox.refresh(data.record);
   };
+  // A page that was being left when this one began may have written after this one read: the store is read once more.
+  const onceMore = setTimeout(() => void outbox.read().then(send), LATE_MS);
   globalThis.addEventListener('online', send);
   globalThis.addEventListener('focus', send);
   globalThis.addEventListener('storage', other);
   tabs?.addEventListener('message', refresh);
   send();
   return () => {
+    clearTimeout(onceMore);
     globalThis.removeEventListener('online', send);
     globalThis.removeEventListener('focus', send);
     globalThis.removeEventListener('storage', other);
