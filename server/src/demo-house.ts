@@ -312,7 +312,7 @@ export const PANEL: z.input<typeof Panel> = {
     {
       id: 'c9',
       space: 9,
-      amps: 20,
+      amps: 15,
       label: 'Workshop and freezer',
       foundBy: 'lamp',
       offMost: 120,

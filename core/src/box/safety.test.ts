@@ -42,6 +42,30 @@ test('a circuit that was set up for the joints counts too', () => {
   expect(circuitsIn({ circuit: '7', box: { ...BOX, work } as never })).toEqual(['2', '7']);
 });
 
+test('a second feed is another circuit: the box is not safe while nobody named it', () => {
+  const box = boxOf('32 in3 2-gang, 12/2 feed, 12/2 feed, duplex');
+  const dead = conductorsIn(box).map(({ id }) => id);
+  const state = (circuit: string, off: Record<string, boolean>) =>
+    safetyOf({ circuit, box, seen: { safe: STEPS, safety: Safety.parse({ off, dead }) } });
+  expect(state('4', { 4: true })).toMatchObject({ unnamed: 1, done: false });
+  expect(state('4, 7', OFF)).toMatchObject({ unnamed: 0, done: true });
+  // Both hots of a two-pole breaker have one name.
+  const range = { ...box, items: box.items.slice(0, 1) };
+  const work = {
+    circuits: [
+      { id: 'a', name: '8', partner: 'b' },
+      { id: 'b', name: '' },
+    ],
+  };
+  expect(
+    safetyOf({
+      circuit: '8',
+      box: { ...range, work } as never,
+      seen: { safe: STEPS, safety: Safety.parse({ off: { 8: true }, dead }) },
+    }).unnamed,
+  ).toBe(0);
+});
+
 test.each([
   ['', '7', '7'],
   ['4', '7', '4, 7'],

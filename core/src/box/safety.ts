@@ -51,6 +51,22 @@ export function circuitsIn({ circuit, box }: Pick<Told, 'circuit' | 'box'>): rea
   return [...new Set(all)].sort(naturally);
 }
 
+/**
+ * How many circuits come into a box, as far as it is recorded: those it was set up with, or a circuit for each feed. A second feed is
+ * another circuit until somebody says otherwise.
+ */
+function circuitsBrought({ items, work }: BoxDocument): number {
+  const feeds = items.flatMap((item) =>
+    'duty' in item && item.duty?.does === 'feed' ? [item.duty.circuits?.[0] ?? item.id] : [],
+  );
+  // Two hots of one two-pole breaker, or of tied ones, have one name; the panel tells what is tied.
+  const circuits = work?.circuits ?? [];
+  const pairs = new Set(
+    circuits.flatMap(({ id, partner }) => (partner === undefined ? [] : [[id, partner].sort().join()])),
+  );
+  return Math.max(circuits.length - pairs.size, new Set(feeds).size);
+}
+
 /** One more circuit in the words of a record. @example withCircuit('4', '7') === '4, 7' */
 export function withCircuit(circuit: string, more: string): string {
   const all = circuit.split(',').map((one) => one.trim());
@@ -105,6 +121,8 @@ export interface BreakerState {
 
 export interface SafetyState {
   readonly circuits: readonly BreakerState[];
+  /** How many circuits come into the box that nobody named: each has a breaker of its own. */
+  readonly unnamed: number;
   readonly conductors: readonly (ToProve & { readonly dead: boolean })[];
   /** Whether all of it is done. */
   readonly done: boolean;
@@ -143,13 +161,15 @@ export function safetyOf(
   );
   const dead = new Set(safety.dead);
   const conductors = conductorsIn(box).map((one) => ({ ...one, dead: dead.has(one.id) }));
+  const unnamed = Math.max(0, circuitsBrought(box) - circuitsIn({ circuit, box }).length);
   const steps = (['found', 'proved', 'again'] as const).every((step) => safe.includes(step));
   const done =
     steps &&
     circuits.length > 0 &&
+    unnamed === 0 &&
     circuits.every(({ tagged }) => tagged) &&
     conductors.every((one) => one.dead);
-  return { circuits, conductors, done };
+  return { circuits, unnamed, conductors, done };
 }
 
 /** Whether the work rested so long that it must be made safe anew. @param now in ms, as Date.now() gives it */

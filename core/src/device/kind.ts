@@ -14,6 +14,8 @@ export interface Port {
   readonly metal: Metal;
   /** Joined to another port by a tab that may be broken. */
   readonly tab?: Tab;
+  /** How it holds: a conductor lies straight under a clamp plate, or is hooked round the screw. Common practice; the marking decides. */
+  readonly grip?: 'plate';
   /** Nothing need land there: an unused screw is turned in. */
   readonly idle?: true;
 }

@@ -49,7 +49,9 @@ export function landingsOf(face: Face, wiring: Wiring): FaceLandings {
           joint !== undefined
             ? 'its lead, joined under the connector'
             : mine.length > 0
-              ? `strip ${STRIP.screw}, about ¾ turn, insulation up to the head`
+              ? terminal.grip === 'plate'
+                ? `straight under the clamp plate, stripped ${STRIP.clamp}`
+                : `strip ${STRIP.screw}, about ¾ turn, insulation up to the head`
               : byTab
                 ? 'fed by the tab; turn its screw in'
                 : 'nothing lands; turn its screw in',

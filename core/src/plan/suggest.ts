@@ -152,7 +152,7 @@ function knownOf(box: BoxDocument): Known {
     switches.length === 0 &&
     loops.length + travelers.length === 0;
   const bringing = [...feeds, ...(feed ? [feed] : [])];
-  const second = otherCircuit(box, unsaid, bringing[0], switches.length);
+  const second = otherCircuit(box, unsaid, feeds[0], switches.length);
   return {
     box,
     pieces,

@@ -101,7 +101,7 @@ export function sheetOf({ job, record: stored, run, day }: SheetOf): Sheet {
     where: [record.room, ...circuitsIn(record).map((one) => `circuit ${one}`), job.name]
       .filter((one) => one !== '')
       .join(', '),
-    verdict: sheetVerdict(box, edition, counted, isChosen(record, job)),
+    verdict: inFull(sheetVerdict(box, edition, counted, isChosen(record, job))),
     facts: factsOf(record, edition, counted, folded, day),
     vessel: vesselPicture(counted, box, 200, 150),
     wiring: joined ? wiringPicture(planned, 380) : undefined,
@@ -212,11 +212,16 @@ const isChosen = ({ box }: Pick<BoxRecord, 'box'>, job: Pick<Job, 'editionAssume
   box.edition !== undefined || job.editionAssumed !== true;
 
 /** The verdict of the box, with what it rests on. */
-function sheetVerdict(box: BoxDocument, edition: Edition, counted: Tally, chosen: boolean): Sheet['verdict'] {
+function sheetVerdict(box: BoxDocument, edition: Edition, counted: Tally, chosen: boolean): BoxVerdict {
   const certainty = certaintyOf(box, edition, counted, { chosen });
-  const { is, head, more } = boxVerdict(counted, certainty, checkBox(box, edition, counted).findings);
-  return { words: cap(more === undefined ? head : `${head}; ${more}`), is };
+  return boxVerdict(counted, certainty, checkBox(box, edition, counted).findings);
 }
+
+/** The verdict in one sentence. */
+const inFull = ({ is, head, more }: BoxVerdict): Sheet['verdict'] => ({
+  words: cap(more === undefined ? head : `${head}; ${more}`),
+  is,
+});
 
 function changePart({ box, found, stage }: BoxRecord, edition: Edition): Part[] {
   if (found === null) return [];
@@ -409,9 +414,10 @@ export function summaryOf(
 ): Summary {
   const edition = editionOf(box.edition ?? job.edition);
   const counted = tally(box, edition);
+  const verdict = sheetVerdict(box, edition, counted, isChosen({ box }, job));
   const outcome = outcomeOf(box, seen.closing);
   return {
-    verdict: sheetVerdict(box, edition, counted, isChosen({ box }, job)),
+    verdict: { words: cap(verdict.head), is: verdict.is },
     tests: outcome === undefined ? 'not tested' : VERDICTS[outcome],
   };
 }

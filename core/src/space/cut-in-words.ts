@@ -104,7 +104,10 @@ function heldWords(space: Space, { x, opening }: Placed, print: Print): string[]
         words,
         'Nailing it wants the wall open; in a finished wall take one that is screwed to the side of the stud.',
       ]
-    : [words];
+    : [
+        words,
+        'Screws through its side: no threads inside the box that could harm the conductors, and no drywall screws (314.23(B)(1), from memory).',
+      ];
 }
 
 function plateWords({ old, patched }: Space, { plate }: Placed): string[] {

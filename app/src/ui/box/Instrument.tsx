@@ -53,6 +53,10 @@ interface InstrumentProps {
 /** The vessel of a band. */
 const THUMB = { width: 64, height: 54 };
 
+/** What a question takes of the drawing's height, and how low that may become, in px. */
+const QUESTION = 110;
+const LOWEST = 150;
+
 const STUBS = 66;
 const SCALE = 46;
 
@@ -65,8 +69,13 @@ function LiveVerdict({
   job,
   around,
   settle,
+  asks = false,
   vessel,
-}: Pick<InstrumentProps, 'box' | 'job' | 'around' | 'settle'> & { readonly vessel?: ReactNode }) {
+}: Pick<InstrumentProps, 'box' | 'job' | 'around' | 'settle'> & {
+  /** There is room for the question that settles an open verdict; a band says its condition alone. */
+  readonly asks?: boolean;
+  readonly vessel?: ReactNode;
+}) {
   const box = useLiveDocument(shown);
   const edition = editionFor(job, box);
   const counted = useMemo(() => tally(box, edition), [box, edition]);
@@ -95,7 +104,7 @@ function LiveVerdict({
   return (
     <View className="gap-2">
       <VerdictBand counted={counted} verdict={verdict} room={room} vessel={vessel} />
-      <FirstOpenFact certainty={certainty} {...settle} />
+      {asks && <FirstOpenFact certainty={certainty} {...settle} />}
     </View>
   );
 }
@@ -106,7 +115,7 @@ export function Instrument({
   around,
   settle,
   width,
-  height,
+  height: whole,
   tile,
   itemId,
   onTile,
@@ -131,6 +140,12 @@ export function Instrument({
   const scale = Math.round(SCALE * larger);
   // The thumb reaches the cables: they come in on the side of the hand.
   const stubsLeft = hand === 'left';
+  // A question under the verdict takes its room from the drawing.
+  const isOpen = useMemo(
+    () => !certaintyOf(box, edition, counted, { chosen: isEditionChosen(job, box) }).certain,
+    [box, edition, counted, job],
+  );
+  const height = isOpen && counted.capacity !== null ? Math.max(LOWEST, whole - QUESTION) : whole;
   const calm = useDeferredValue(counted);
   const colours = useColours();
   const thumb = onWhole && (
@@ -159,7 +174,7 @@ export function Instrument({
   }
   return (
     <View className="gap-2" style={{ width, alignSelf: 'center' }}>
-      <LiveVerdict box={shown} job={job} around={around} settle={settle} vessel={thumb} />
+      <LiveVerdict box={shown} job={job} around={around} settle={settle} asks vessel={thumb} />
       {/* A layer of its own: a page paints the drawing no second time when the verdict above it changes. */}
       <View className={`will-change-transform ${stubsLeft ? 'flex-row-reverse' : 'flex-row'}`}>
         <VesselScale

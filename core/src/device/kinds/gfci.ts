@@ -14,10 +14,10 @@ export const gfci: DeviceKind = {
   pairs: false,
   asks: [],
   ports: () => [
-    { name: 'line-hot', metal: 'brass' },
-    { name: 'line-neutral', metal: 'silver' },
-    { name: 'load-hot', metal: 'brass', idle: true },
-    { name: 'load-neutral', metal: 'silver', idle: true },
+    { name: 'line-hot', metal: 'brass', grip: 'plate' },
+    { name: 'line-neutral', metal: 'silver', grip: 'plate' },
+    { name: 'load-hot', metal: 'brass', grip: 'plate', idle: true },
+    { name: 'load-neutral', metal: 'silver', grip: 'plate', idle: true },
     GREEN,
   ],
   inside: () => ({

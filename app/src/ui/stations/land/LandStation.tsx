@@ -59,7 +59,7 @@ export function LandStation({ box, edition, onBoth }: LandStationProps) {
         );
       })}
       <Notice title="Tightening">
-        {`Torque ${TORQUE}. One conductor under a screw, looped clockwise, insulation up to the head and not under it. Fold grounds to the back, then neutrals, hots last; the screws are not a press.`}
+        {`Torque ${TORQUE}. One conductor under a screw, looped clockwise, insulation up to the head and not under it; under a clamp plate it lies straight, stripped by the gauge on the device. Fold grounds to the back, then neutrals, hots last; the screws are not a press.`}
       </Notice>
     </View>
   );

@@ -15,19 +15,33 @@ import { Words } from '../../parts/Words';
 interface BreakersProps {
   readonly job: Pick<Job, 'id' | 'panel'>;
   readonly circuits: readonly BreakerState[];
+  /** How many circuits come in that nobody named. */
+  readonly unnamed: number;
   readonly hasGfci: boolean;
   /** @param to whether it is tagged too; undefined where it is on again */
   readonly onOff: (circuit: string, to: boolean | undefined) => void;
   readonly onMore: (name: string) => void;
 }
 
-export function Breakers({ job, circuits, hasGfci, onOff, onMore }: BreakersProps) {
+export function Breakers({ job, circuits, unnamed, hasGfci, onOff, onMore }: BreakersProps) {
   const [refused, setRefused] = useState(false);
   return (
     <View className="gap-2 rounded-card border border-hair bg-sheet p-3">
       <Words heading={3} strong>
         Every breaker of this box is off
       </Words>
+      {unnamed > 0 && circuits.length > 0 && (
+        <Notice
+          title={
+            unnamed === 1
+              ? 'One more circuit comes into this box'
+              : `${unnamed} more circuits come into this box`
+          }
+          tone="over"
+        >
+          Nobody named it yet: its conductors stay live until its own breaker is off. Say which breaker it is.
+        </Notice>
+      )}
       {circuits.length === 0 && (
         <Words size="fine" tone="text-soft">
           No circuit is named yet: say which breaker feeds this box.

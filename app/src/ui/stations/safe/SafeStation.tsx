@@ -93,6 +93,7 @@ export function SafeStation({ box, job, onChange }: SafeStationProps) {
       <Breakers
         job={job}
         circuits={state.circuits}
+        unnamed={state.unnamed}
         hasGfci={there.items.some((item) => item.kind === 'device' && item.device === 'gfci')}
         onOff={off}
         onMore={(name) => onChange((now) => ({ circuit: withCircuit(now.circuit, name) }))}
