@@ -102,7 +102,7 @@ const fitting: Look = (box, edition) => {
     : [
         {
           say: 'stud, hickey',
-          words: 'A stud and a hickey',
+          words: 'Both',
           condition: 'a stud and a hickey are inside',
           record: withItems(stud, { kind: 'fitting', count: 1, fitting: 'hickey' }),
         },

@@ -36,6 +36,18 @@ test('legal fill with 14 AWG on a 20 A breaker is not green (240.4(D), from memo
   });
 });
 
+test('a box whose tests failed is not green', () => {
+  const box = boxOf('18 in3, 2x 12/2, duplex');
+  const nec = editionOf('nec2023');
+  const counted = tally(box, nec);
+  const certainty = certaintyOf(box, nec, counted, { chosen: true });
+  expect(boxVerdict(counted, certainty, [], 'good', true)).toEqual({
+    is: 'violation',
+    head: 'fill legal, 2.25 in³ left',
+    more: 'its tests failed',
+  });
+});
+
 test('a wiring that is wrong or rests on assumed roles is told, and is not green', () => {
   const legal = '18 in3, 2x 12/2, duplex';
   expect(verdict(legal, 'open')).toEqual({

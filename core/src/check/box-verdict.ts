@@ -25,6 +25,7 @@ const WIRING_WORDS: Readonly<Record<WiringStanding, string | undefined>> = {
 /**
  * @param findings what the checks beside the fill found
  * @param wiring how the wiring stands, as far as it was worked out
+ * @param failed whether its tests were answered and failed
  * @example { is: 'violation', head: 'fill legal, 1 violation: 240.4(D)' }
  */
 export function boxVerdict(
@@ -32,6 +33,7 @@ export function boxVerdict(
   certainty: Certainty,
   findings: readonly CheckFinding[],
   wiring: WiringStanding = 'good',
+  failed = false,
 ): BoxVerdict {
   const fill = certainParts(counted, certainty);
   const standing = standingOf(counted.verdict, certainty);
@@ -56,6 +58,7 @@ export function boxVerdict(
       ? { is: 'violation', head: `fill legal, ${many}: ${cited}`, ...and(left, wired) }
       : { is: 'violation', head: `fill legal, ${many}`, ...and(cited, left, wired) };
   }
+  if (failed) return { is: 'violation', head: `fill ${fill.head}`, ...and('its tests failed', wired) };
   if (wired === undefined) return { is: 'legal', ...fill };
   return { is: wiring === 'wrong' ? 'violation' : 'open', head: `fill ${fill.head}`, ...and(wired) };
 }

@@ -114,7 +114,7 @@ test('a plan that nothing stands against is proved, and only a wish that contrad
   let [good, refused] = [0, 0];
   fc.assert(
     fc.property(wish, (one) => {
-      const { plan, proof, findings, good: works } = planned(one);
+      const { plan, proof, findings, works } = planned(one);
       const against = [...proof.faults, ...findings.filter(({ severity }) => severity === 'violation')];
       if (contradicts(one)) {
         refused += 1;

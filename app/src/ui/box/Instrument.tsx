@@ -1,6 +1,7 @@
 /** The instrument: verdict, vessel, its scale and the cables at its edge. */
 import type { Amount } from '@dense-pack/core/fill/amount';
 import type { Job } from '@dense-pack/core/box/record';
+import { outcomeOf } from '@dense-pack/core/box/closing';
 import { certaintyOf } from '@dense-pack/core/certainty/certainty';
 import { boxVerdict } from '@dense-pack/core/check/box-verdict';
 import { checkBox } from '@dense-pack/core/check/check-box';
@@ -54,8 +55,8 @@ interface InstrumentProps {
 const THUMB = { width: 64, height: 54 };
 
 /** What a question takes of the drawing's height, and how low that may become, in px. */
-const QUESTION = 110;
-const LOWEST = 150;
+const QUESTION = 155;
+const LOWEST = 112;
 
 const STUBS = 66;
 const SCALE = 46;
@@ -91,6 +92,8 @@ function LiveVerdict({
     [box, edition, counted, job],
   );
   const wiring = useWiringKnown(box);
+  const { closing } = shown.seen;
+  const failed = useMemo(() => outcomeOf(box, closing) === 'failed', [box, closing]);
   const verdict = useMemo(
     () =>
       boxVerdict(
@@ -98,8 +101,9 @@ function LiveVerdict({
         certainty,
         checkBox(withSurroundings(box, around), edition, counted).findings,
         wiring,
+        failed,
       ),
-    [box, edition, counted, certainty, around, wiring],
+    [box, edition, counted, certainty, around, wiring, failed],
   );
   return (
     <View className="gap-2">

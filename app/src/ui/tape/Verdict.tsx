@@ -92,6 +92,9 @@ interface VerdictBandProps {
   readonly vessel?: ReactNode;
 }
 
+/** A headline longer than this takes two lines of a phone, in characters. */
+const LONG_HEAD = 22;
+
 /** The verdict: sign, sentence, the two figures, and how tight it is to work in. */
 export function VerdictBand({ counted, verdict, room, vessel }: VerdictBandProps) {
   const colours = useColours();
@@ -100,9 +103,12 @@ export function VerdictBand({ counted, verdict, room, vessel }: VerdictBandProps
   const { head, more } = verdict;
   const words = more === undefined ? head : `${head}; ${more}`;
   const capacity = counted.capacity === null ? '—' : showAmount(counted.capacity, counted.unit);
-  const means = [more, room.answer === 'unknown' ? '' : `${room.answer} to work in`]
-    .filter(Boolean)
-    .join('; ');
+  // A band leaves the room to the work: a long condition is set smaller, and how tight it is stands with the whole instrument.
+  const isBand = vessel !== undefined;
+  const tight =
+    room.answer === 'unknown' || (isBand && verdict.is !== 'legal') ? '' : `${room.answer} to work in`;
+  const means = [more, tight].filter(Boolean).join('; ');
+  const headline = isBand && head.length > LONG_HEAD ? 'lead' : 'title';
   const figures = (
     <>
       <Words mono strong size={vessel ? 'fine' : 'lead'} testID="fill">
@@ -125,7 +131,7 @@ export function VerdictBand({ counted, verdict, room, vessel }: VerdictBandProps
       >
         <Icon size={34} color={colours[colour]} aria-hidden />
         <View className="min-w-0 shrink grow basis-[10rem]">
-          <Words size="title" strong tone={tone} testID="verdict">
+          <Words size={headline} strong tone={tone} testID="verdict">
             {head.charAt(0).toUpperCase() + head.slice(1)}
           </Words>
           {vessel !== undefined && <View className="flex-row flex-wrap">{figures}</View>}
