@@ -196,5 +196,6 @@ test('what is sent for the first screen stays small', () => {
   );
   const kinds = first.map((path) => basename(path).replace(/-[\w-]+(?=\.)/, ''));
   expect(kinds.sort()).toEqual(['index.html', 'index.js', 'loader.js', 'style.css']);
-  expect(now.gzip).toBeLessThan(330);
+  // The target of the product: 430 KB. The checks and what a verdict leaves open are part of the first screen now.
+  expect(now.gzip).toBeLessThan(430);
 });

@@ -1,13 +1,12 @@
 /** The box: instrument above, the work of a station or an adder below, one row of thumbs at the bottom. */
 import { certaintyOf } from '@dense-pack/core/certainty/certainty';
 import { rowWith } from '@dense-pack/core/box/rows';
-import { runOf } from '@dense-pack/core/run/run';
 import { type Surroundings, surroundingsOf } from '@dense-pack/core/run/surroundings';
 import { STAGES } from '@dense-pack/core/box/words';
 import Keyboard from 'lucide-react-native/icons/keyboard';
 import Redo from 'lucide-react-native/icons/redo-2';
 import Undo from 'lucide-react-native/icons/undo-2';
-import { useDeferredValue, useMemo, useRef, useState } from 'react';
+import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { type ScrollView, useWindowDimensions, View } from 'react-native';
 import {
   changeJob,
@@ -76,14 +75,36 @@ function useMeasures(bare: boolean) {
 
 const NOTHING_AROUND: Surroundings = {};
 
+const NOBODY: readonly string[] = [];
+
+/** The GFCIs before a box in its run. The run is no part of the first screen: it is fetched where cables are linked. */
+function useBehind(house: ShownJob | undefined, boxId: string | undefined): readonly string[] {
+  const [behind, setBehind] = useState(NOBODY);
+  useEffect(() => {
+    if (!house || boxId === undefined || house.links.length === 0) return undefined;
+    let gone = false;
+    import('@dense-pack/core/run/run')
+      .then(({ runOf }) => {
+        const { boxes, links, panel } = house;
+        if (!gone) setBehind(runOf(boxes, links, panel).behind(boxId));
+      })
+      // Without it the run protects nothing that is known here.
+      .catch(() => undefined);
+    return () => {
+      gone = true;
+    };
+  }, [house, boxId]);
+  return house?.links.length === 0 ? NOBODY : behind;
+}
+
 /** What the job knows of the box; it follows an edit a moment later. */
 function useSurroundings(job: ShownJob | undefined, box: ShownBox | undefined): Surroundings {
   const [house, one] = [useDeferredValue(job), useDeferredValue(box)];
-  return useMemo(() => {
-    if (!house || !one) return NOTHING_AROUND;
-    const { boxes, links, panel } = house;
-    return surroundingsOf(one, panel, links.length === 0 ? [] : runOf(boxes, links, panel).behind(one.id));
-  }, [house, one]);
+  const behind = useBehind(house, one?.id);
+  return useMemo(
+    () => (house && one ? surroundingsOf(one, house.panel, behind) : NOTHING_AROUND),
+    [house, one, behind],
+  );
 }
 
 export function BoxScreen({ jobId, boxId, first }: BoxScreenProps) {
