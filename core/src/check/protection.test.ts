@@ -1,5 +1,5 @@
 /**
- * Protection and circuits by place and edition (handbook 25; NEC 210.8(A), 210.12, 210.11(C), 210.52(B), 406.4(D); CEC 26-704, 26-658;
+ * Protection and circuits by place and edition (NEC 210.8(A), 210.12, 210.11(C), 210.52(B), 406.4(D); CEC 26-704, 26-658;
  * every row from memory): required is a violation where place and breaker are known, open where they are not, silent where it is recorded.
  */
 import { editionOf, type EditionId } from '../edition/index.ts';

@@ -38,7 +38,7 @@ const CEC_BOX: Record<string, [string, Record<string, number>]> = {
   'dev-3x2x2.5': ['204', { 14: 8, 12: 7, 10: 5, 8: 4, 6: 2 }],
   'masonry-3.5': ['344', { 14: 14, 12: 12, 10: 9, 8: 7, 6: 4 }],
 };
-/** Typical inches behind the strap of what is deeper than 1 in (handbook 16, common practice): assumed where none is measured. */
+/** Typical inches behind the strap of what is deeper than 1 in (common practice, no source): assumed where none is measured. */
 const TYPICAL_DEPTH: Record<string, string> = {
   gfci: '1.25',
   dimmer: '1.375',

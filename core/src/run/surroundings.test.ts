@@ -1,4 +1,4 @@
-/** What the panel and the run tell of a box (handbook 21, 25): known once, known everywhere. Invented house. */
+/** What the panel and the run tell of a box: known once, known everywhere. Invented house. */
 import { Links } from '../box/links.ts';
 import { Panel } from '../box/panel.ts';
 import { checkBox } from '../check/check-box.ts';
