@@ -26,6 +26,6 @@ export { LogbookScreen } from './logbook/LogbookScreen';
 export { QuickLine } from './parts/QuickLine';
 export { SettingsScreen } from './settings/SettingsScreen';
 export { SheetScreen } from './sheet/SheetScreen';
-export { madeOf } from './stations/join/use-wiring';
+export { learnWiring, madeOf } from './stations/join/use-wiring';
 export { VIEWS } from './stations/views';
 export { TruckScreen } from './truck/TruckScreen';

@@ -3,7 +3,10 @@ import { certaintyOf } from '../certainty/certainty.ts';
 import { editionOf } from '../edition/index.ts';
 import { tally } from '../fill/tally.ts';
 import { boxOf } from '../tests/layouts.ts';
-import { boxVerdict, type WiringStanding } from './box-verdict.ts';
+import { BoxFields } from '../box/record.ts';
+import { NO_PANEL } from '../box/panel.ts';
+import { besideOf, type WiringStanding } from './beside.ts';
+import { boxVerdict } from './box-verdict.ts';
 import { checkBox } from './check-box.ts';
 
 function verdict(line: string, wiring?: WiringStanding) {
@@ -11,7 +14,8 @@ function verdict(line: string, wiring?: WiringStanding) {
   const nec = editionOf('nec2023');
   const counted = tally(box, nec);
   const certainty = certaintyOf(box, nec, counted, { chosen: true });
-  return boxVerdict(counted, certainty, checkBox(box, nec, counted).findings, wiring);
+  const beside = besideOf(BoxFields.parse({ name: 'Den', box }), { panel: NO_PANEL, wiring });
+  return boxVerdict(counted, certainty, checkBox(box, nec, counted).findings, beside);
 }
 
 const TWO_GANG = '32 in3 plastic 2-gang, 3x 12/2, 12/3, 2x switch';
@@ -41,10 +45,10 @@ test('a box whose tests failed is not green', () => {
   const nec = editionOf('nec2023');
   const counted = tally(box, nec);
   const certainty = certaintyOf(box, nec, counted, { chosen: true });
-  expect(boxVerdict(counted, certainty, [], 'good', true)).toEqual({
+  expect(boxVerdict(counted, certainty, [], { wrong: ['its tests failed'], open: [] })).toEqual({
     is: 'violation',
-    head: 'fill legal, 2.25 in³ left',
-    more: 'its tests failed',
+    head: 'fill legal, its tests failed',
+    more: '2.25 in³ left',
   });
 });
 
@@ -52,8 +56,8 @@ test('a wiring that is wrong or rests on assumed roles is told, and is not green
   const legal = '18 in3, 2x 12/2, duplex';
   expect(verdict(legal, 'open')).toEqual({
     is: 'open',
-    head: 'fill legal, 2.25 in³ left',
-    more: 'roles of cables are assumed',
+    head: 'fill legal, roles of cables assumed',
+    more: '2.25 in³ left',
   });
   expect(verdict(legal, 'wrong').is).toBe('violation');
   expect(verdict('18 in3, 3x 12/2, duplex', 'wrong')).toMatchObject({ is: 'over', head: 'over by 2.25 in³' });

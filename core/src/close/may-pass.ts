@@ -3,6 +3,7 @@
  * rests on a guess or is wrong, and power that nobody is recorded to have made safe. Nothing is closed over any of them.
  */
 import type { BoxRecord, Job } from '../box/record.ts';
+import { racewayWiresIn } from '../box/raceway-wires.ts';
 import { inTheWall, safetyOf } from '../box/safety.ts';
 import { certaintyOf } from '../certainty/certainty.ts';
 import { certainParts } from '../certainty/words.ts';
@@ -45,6 +46,9 @@ export function againstPassing(
             ? 'Roles of cables are assumed: confirm them in Join.'
             : 'The wiring is not right yet: see Join.',
         ]),
+    ...(racewayWiresIn(box, record.seen.surface) === 'counted'
+      ? []
+      : ['The wires of the surface raceway are not in the count: see Cut in.']),
     ...(safetyOf({ ...record, box: inTheWall(record) }, job.panel).done
       ? []
       : ['Making safe is not finished: see Safe.']),

@@ -1,9 +1,10 @@
 /** The sheets of a box and of a house as PDF, streamed as they are set. */
 import type { Writable } from 'node:stream';
 import type { BoxRecord, Job, UnreadableBox } from '@dense-pack/core';
-import { runOf } from '@dense-pack/core/run/run';
+import { type HouseRun, runOf } from '@dense-pack/core/run/run';
 import { PAPER } from '@dense-pack/core/sheet/picture';
-import { CAUTION, countedWords, placeOf, sheetOf, summaryOf } from '@dense-pack/core/sheet/sheet';
+import { CAUTION, placeOf, sheetOf } from '@dense-pack/core/sheet/sheet';
+import { countedWords, summaryOf } from '@dense-pack/core/sheet/verdict-words';
 import { day } from './dates.ts';
 import { INSIDE, newPaper, PAGE, type Paper, setText, tagged } from './paper.ts';
 import { setSheet, type SheetPhoto } from './set-sheet.ts';
@@ -34,7 +35,7 @@ export async function writeSheets(
   paper.addStructure(root);
   const run = runOf(house, job.links, job.panel);
   const made = day(now.toISOString());
-  if (cover) await setCover(paper, root, { job, boxes, unreadable, made }, into);
+  if (cover) await setCover(paper, root, { job, boxes, run, unreadable, made }, into);
   for (const [nth, record] of boxes.entries()) {
     if (into.destroyed) return;
     const sheet = sheetOf({ job, record, run, day });
@@ -61,6 +62,7 @@ async function taken(into: Writable): Promise<void> {
 interface CoverOf {
   readonly job: Job;
   readonly boxes: readonly BoxRecord[];
+  readonly run: HouseRun;
   readonly unreadable: readonly UnreadableBox[];
   readonly made: string;
 }
@@ -69,7 +71,7 @@ interface CoverOf {
 async function setCover(
   paper: Paper,
   root: PDFKit.PDFStructureElement,
-  { job, boxes, unreadable, made }: CoverOf,
+  { job, boxes, run, unreadable, made }: CoverOf,
   into: Writable,
 ): Promise<void> {
   const x = PAGE.margin;
@@ -80,13 +82,13 @@ async function setCover(
   tagged(paper, section, 'H1', () => {
     y += setText(paper, job.name, { x, y, width: INSIDE, size: 24, face: 'strong' });
   });
-  const summaries = boxes.map((record) => ({ record, ...summaryOf(job, record) }));
+  const summaries = boxes.map((record) => ({ record, ...summaryOf(job, record, run) }));
   const told = [
     `${boxes.length} ${boxes.length === 1 ? 'box' : 'boxes'}, made ${made}`,
     ...(boxes.length === 0
       ? []
       : [
-          `Fill: ${countedWords(summaries.map(({ verdict }) => VERDICTS[verdict.is]))}. Tests: ${countedWords(summaries.map(({ tests }) => tests))}.`,
+          `Verdicts: ${countedWords(summaries.map(({ verdict }) => VERDICTS[verdict.is]))}. Tests: ${countedWords(summaries.map(({ tests }) => tests))}.`,
         ]),
     ...(job.note === '' ? [] : [job.note]),
     ...(unreadable.length === 0
@@ -102,7 +104,7 @@ async function setCover(
     });
   y += 10;
   const heads = () => {
-    tagged(paper, section, 'P', () => setRow(paper, y, ['', 'Box', 'Fill', 'Tests'], false));
+    tagged(paper, section, 'P', () => setRow(paper, y, ['', 'Box', 'Verdict', 'Tests'], false));
     y += ROW;
     paper
       .moveTo(x, y - 4)
@@ -120,7 +122,12 @@ async function setCover(
     }
     tagged(paper, section, 'P', () => {
       paper.goTo(x + 28, y, 240, 11, `sheet-${record.id}`);
-      setRow(paper, y, [`${nth + 1}`, placeOf(record), verdict.words, tests], verdict.is === 'over');
+      setRow(
+        paper,
+        y,
+        [`${nth + 1}`, placeOf(record), verdict.words, tests],
+        verdict.is === 'over' || verdict.is === 'violation',
+      );
     });
     y += ROW;
   }
@@ -138,7 +145,7 @@ const VERDICTS = {
 const ROW = 16;
 
 /** Number, box, fill and tests in one line; what is too long for its place is cut. */
-function setRow(paper: Paper, y: number, cells: readonly string[], over: boolean): void {
+function setRow(paper: Paper, y: number, cells: readonly string[], strong: boolean): void {
   const places = [
     [0, 20],
     [28, 262],
@@ -153,7 +160,7 @@ function setRow(paper: Paper, y: number, cells: readonly string[], over: boolean
       y,
       width,
       size: 8.5,
-      face: nth === 1 || (nth === 2 && over) ? 'strong' : 'plain',
+      face: nth === 1 || (nth === 2 && strong) ? 'strong' : 'plain',
       align: nth === 0 || nth === 3 ? 'right' : 'left',
     });
   });

@@ -6,7 +6,7 @@ import { STAGES } from '@dense-pack/core/box/words';
 import Keyboard from 'lucide-react-native/icons/keyboard';
 import Redo from 'lucide-react-native/icons/redo-2';
 import Undo from 'lucide-react-native/icons/undo-2';
-import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
+import { useDeferredValue, useMemo, useRef, useState } from 'react';
 import { type ScrollView, useWindowDimensions, View } from 'react-native';
 import {
   changeJob,
@@ -16,6 +16,7 @@ import {
   type ShownJob,
   useBox,
 } from '../client/queries';
+import { useBehind } from '../client/use-behind';
 import type { SettleProps } from '../tape/OpenFacts';
 import { late, LatePart, useLaterFetched } from '../parts/late';
 import { NotThere } from '../parts/NotThere';
@@ -75,34 +76,12 @@ function useMeasures(bare: boolean) {
 
 const NOTHING_AROUND: Surroundings = {};
 
-const NOBODY: readonly string[] = [];
-
-/** The GFCIs before a box in its run. The run is no part of the first screen: it is fetched where cables are linked. */
-function useBehind(house: ShownJob | undefined, boxId: string | undefined): readonly string[] {
-  const [behind, setBehind] = useState(NOBODY);
-  useEffect(() => {
-    if (!house || boxId === undefined || house.links.length === 0) return undefined;
-    let gone = false;
-    import('@dense-pack/core/run/run')
-      .then(({ runOf }) => {
-        const { boxes, links, panel } = house;
-        if (!gone) setBehind(runOf(boxes, links, panel).behind(boxId));
-      })
-      // Without it the run protects nothing that is known here.
-      .catch(() => undefined);
-    return () => {
-      gone = true;
-    };
-  }, [house, boxId]);
-  return house?.links.length === 0 ? NOBODY : behind;
-}
-
 /** What the job knows of the box; it follows an edit a moment later. */
 function useSurroundings(job: ShownJob | undefined, box: ShownBox | undefined): Surroundings {
   const [house, one] = [useDeferredValue(job), useDeferredValue(box)];
-  const behind = useBehind(house, one?.id);
+  const behind = useBehind(house);
   return useMemo(
-    () => (house && one ? surroundingsOf(one, house.panel, behind) : NOTHING_AROUND),
+    () => (house && one ? surroundingsOf(one, house.panel, behind(one.id)) : NOTHING_AROUND),
     [house, one, behind],
   );
 }

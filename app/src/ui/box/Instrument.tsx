@@ -1,15 +1,15 @@
 /** The instrument: verdict, vessel, its scale and the cables at its edge. */
 import type { Amount } from '@dense-pack/core/fill/amount';
 import type { Job } from '@dense-pack/core/box/record';
-import { outcomeOf } from '@dense-pack/core/box/closing';
 import { certaintyOf } from '@dense-pack/core/certainty/certainty';
+import { besideOf } from '@dense-pack/core/check/beside';
 import { boxVerdict } from '@dense-pack/core/check/box-verdict';
 import { checkBox } from '@dense-pack/core/check/check-box';
 import { tally } from '@dense-pack/core/fill/tally';
 import { type Surroundings, withSurroundings } from '@dense-pack/core/run/surroundings';
 import { workRoom } from '@dense-pack/core/fold/work-room';
 import ChevronUp from 'lucide-react-native/icons/chevron-up';
-import { type ReactNode, useDeferredValue, useMemo } from 'react';
+import { type ReactNode, useDeferredValue, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import {
   editionFor,
@@ -18,7 +18,7 @@ import {
   useDrawnDocument,
   useLiveDocument,
 } from '../client/queries';
-import { useWiringKnown } from '../client/wiring-known';
+import { useWiringStanding } from '../client/wiring-known';
 import { Touch } from '../parts/Touch';
 import { FirstOpenFact, type SettleProps } from '../tape/OpenFacts';
 import { VerdictBand } from '../tape/Verdict';
@@ -31,7 +31,7 @@ import { CableStubs } from './CableStubs';
 
 interface InstrumentProps {
   readonly box: ShownBox;
-  readonly job: Pick<Job, 'edition' | 'editionAssumed'>;
+  readonly job: Pick<Job, 'edition' | 'editionAssumed' | 'panel'>;
   /** What the job knows of the box beside its record. */
   readonly around: Surroundings;
   /** Settles what a verdict rests on. */
@@ -91,19 +91,18 @@ function LiveVerdict({
     () => certaintyOf(box, edition, counted, { chosen: isEditionChosen(job, box) }),
     [box, edition, counted, job],
   );
-  const wiring = useWiringKnown(box);
-  const { closing } = shown.seen;
-  const failed = useMemo(() => outcomeOf(box, closing) === 'failed', [box, closing]);
+  const wiring = useWiringStanding(box, shown, job);
+  // How long the work has rested is looked at when one comes here.
+  const [now] = useState(() => Date.now());
   const verdict = useMemo(
     () =>
       boxVerdict(
         counted,
         certainty,
         checkBox(withSurroundings(box, around), edition, counted).findings,
-        wiring,
-        failed,
+        besideOf({ ...shown, box }, { panel: job.panel, wiring, now }),
       ),
-    [box, edition, counted, certainty, around, wiring, failed],
+    [shown, box, edition, counted, certainty, around, wiring, job.panel, now],
   );
   return (
     <View className="gap-2">

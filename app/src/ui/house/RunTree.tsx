@@ -78,7 +78,7 @@ function Row({ job, run, node, dead, on, onPress }: RowProps) {
   const { box, depth, behind, again, by } = node;
   const shown = job.boxes.find(({ id }) => id === box.id);
   const { assumptions } = useKit();
-  const counted = shown && listBox(shown, job.edition, assumptions).counted;
+  const counted = shown && listBox(shown, job, { assumed: assumptions }).counted;
   const at = depth === 0 ? originOf(box, job.links) : undefined;
   const facts = [
     dead && 'dead with it',

@@ -1,24 +1,25 @@
 /** A box of a job as a small vessel with its verdict. */
 import { STAGES } from '@dense-pack/core/box/words';
-import type { EditionId } from '@dense-pack/core/edition/index';
+import type { Job } from '@dense-pack/core/box/record';
 import { Link } from 'expo-router';
 import { memo } from 'react';
-import { useKit } from '../truck/kit';
 import { Pressable, View } from 'react-native';
-import type { ShownBox } from '../client/queries';
+import { useWiringStanding } from '../client/wiring-known';
 import { Words } from '../parts/Words';
-import { VerdictLine } from '../tape/Verdict';
+import { VerdictWords } from '../tape/Verdict';
 import { Vessel } from '../vessel/Vessel';
-import { listBox } from './box-list';
+import type { Listed } from './box-list';
 import { boxHref } from './hrefs';
 
 interface BoxCardProps {
-  readonly box: ShownBox;
-  readonly jobEdition: EditionId;
+  readonly listed: Listed;
+  readonly job: Pick<Job, 'edition'>;
 }
 
-export const BoxCard = memo(function BoxCard({ box, jobEdition }: BoxCardProps) {
-  const { counted, tight, wrong } = listBox(box, jobEdition, useKit().assumptions);
+export const BoxCard = memo(function BoxCard({ listed, job }: BoxCardProps) {
+  const { box, counted, tight, verdict } = listed;
+  // Cards that are shown have their wirings worked out; the list is drawn again with what they are.
+  useWiringStanding(box.box, box, job);
   const where = [box.room, box.circuit && `circuit ${box.circuit}`].filter(Boolean).join(', ');
   return (
     <Link href={boxHref(box.jobId, box.id) as never} asChild>
@@ -36,12 +37,7 @@ export const BoxCard = memo(function BoxCard({ box, jobEdition }: BoxCardProps) 
         <Words size="fine" tone="text-soft" numberOfLines={1}>
           {where === '' ? ' ' : where}
         </Words>
-        <VerdictLine box={box.box} counted={counted} more={tight ? 'tight to work in' : undefined} />
-        {wrong > 0 && (
-          <Words size="fine" tone="text-over">
-            {`${wrong} ${wrong === 1 ? 'violation' : 'violations'} beside the fill`}
-          </Words>
-        )}
+        <VerdictWords verdict={verdict.is} head={verdict.head} more={moreWords(verdict, tight)} />
         {box.stage !== 'found' && (
           <Words size="fine" tone="text-soft">
             {STAGES[box.stage]}
@@ -56,3 +52,9 @@ export const BoxCard = memo(function BoxCard({ box, jobEdition }: BoxCardProps) 
     </Link>
   );
 });
+
+/** What a row or a card says after the headline. A legal box without anything open says what it can still take in its header alone. */
+export function moreWords({ is, more }: Listed['verdict'], tight: boolean): string | undefined {
+  const words = [is === 'legal' ? undefined : more, tight ? 'tight to work in' : undefined];
+  return words.filter((one) => one !== undefined).join('; ') || undefined;
+}

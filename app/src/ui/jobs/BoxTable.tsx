@@ -1,7 +1,8 @@
 /** The boxes of a job as a table on a wide screen: sorted by its columns, many chosen, many changed at once. */
 import { naturally } from '@dense-pack/core/box/natural-order';
 import { STAGES } from '@dense-pack/core/box/words';
-import { type EditionId, editionOf } from '@dense-pack/core/edition/index';
+import type { Job } from '@dense-pack/core/box/record';
+import { editionOf } from '@dense-pack/core/edition/index';
 import { type Amount, showAmount, unitName } from '@dense-pack/core/fill/amount';
 import {
   createColumnHelper,
@@ -22,16 +23,17 @@ import { View } from 'react-native';
 import { Touch } from '../parts/Touch';
 import type { VirtualRowsProps } from '../parts/VirtualRows';
 import { Words } from '../parts/Words';
-import { VerdictLine } from '../tape/Verdict';
+import { useWiringStanding } from '../client/wiring-known';
+import { VerdictWords } from '../tape/Verdict';
 import { useColours } from '../theme/theme';
 import { fullness, type Listed } from './box-list';
+import { moreWords } from './BoxCard';
 import { boxHref } from './hrefs';
 import { ManyBar } from './ManyBar';
 
 interface BoxTableProps {
-  readonly jobId: string;
+  readonly job: Pick<Job, 'id' | 'edition'>;
   readonly list: readonly Listed[];
-  readonly jobEdition: EditionId;
   /** Draws the rows that can be seen: handed in, for the job has it already. */
   readonly Rows: ComponentType<VirtualRowsProps>;
 }
@@ -104,9 +106,21 @@ function words(id: string, one: Listed): string {
   }
 }
 
+/** The verdict of a row; rows that are shown have their wirings worked out. */
+function VerdictCell({
+  listed: { box, verdict, tight },
+  job,
+}: {
+  listed: Listed;
+  job: Pick<Job, 'edition'>;
+}) {
+  useWiringStanding(box.box, box, job);
+  return <VerdictWords verdict={verdict.is} head={verdict.head} more={moreWords(verdict, tight)} />;
+}
+
 const ROW = 48;
 
-export default function BoxTable({ jobId, list, jobEdition, Rows }: BoxTableProps) {
+export default function BoxTable({ job, list, Rows }: BoxTableProps) {
   const table = useTable({
     features,
     columns,
@@ -121,8 +135,8 @@ export default function BoxTable({ jobId, list, jobEdition, Rows }: BoxTableProp
   return (
     <View className="gap-3">
       <ManyBar
-        jobId={jobId}
-        jobEdition={jobEdition}
+        jobId={job.id}
+        jobEdition={job.edition}
         ids={chosen}
         onNone={() => table.resetRowSelection(true)}
       />
@@ -180,18 +194,14 @@ export default function BoxTable({ jobId, list, jobEdition, Rows }: BoxTableProp
                   <Cell key={id} id={id}>
                     {id === 'name' ? (
                       <Link
-                        href={boxHref(jobId, one.box.id) as never}
+                        href={boxHref(job.id, one.box.id) as never}
                         numberOfLines={1}
                         className="min-h-thumb max-w-full py-3 font-strong text-body text-ink underline"
                       >
                         {one.box.name}
                       </Link>
                     ) : id === 'verdict' ? (
-                      <VerdictLine
-                        box={one.box.box}
-                        counted={one.counted}
-                        more={one.tight ? 'tight' : undefined}
-                      />
+                      <VerdictCell listed={one} job={job} />
                     ) : (
                       <Words
                         size="fine"

@@ -6,6 +6,8 @@ import Keyboard from 'lucide-react-native/icons/keyboard';
 import { lazy, useMemo, useState } from 'react';
 import { useWindowDimensions, View } from 'react-native';
 import { changeJob, removeJob, type ShownJob, useJob } from '../client/queries';
+import { useBehind } from '../client/use-behind';
+import { useWirings } from '../client/wiring-known';
 import { Choice } from '../parts/Choice';
 import { EditionChoice } from '../parts/EditionChoice';
 import { go } from '../parts/go';
@@ -50,9 +52,14 @@ function Job({ job }: { readonly job: ShownJob }) {
   const wide = useWindowDimensions().width >= WIDE;
   const { assumptions } = useKit();
   const { boxes, edition, unreadable } = job;
+  const behind = useBehind(job);
+  const wiringOf = useWirings();
   const all = useMemo(
-    () => boxes.map((box) => listBox(box, edition, assumptions)),
-    [boxes, edition, assumptions],
+    () =>
+      boxes.map((box) =>
+        listBox(box, job, { assumed: assumptions, behind: behind(box.id), wiring: wiringOf(box.box) }),
+      ),
+    [boxes, job, assumptions, behind, wiringOf],
   );
   const list = useMemo(() => wished(all, wish), [all, wish]);
   return (
@@ -157,15 +164,10 @@ function Boxes({ job, list, wide }: BoxesProps) {
       {list.length > 0 &&
         (wide && table ? (
           <LatePart what="the table">
-            <BoxTable jobId={job.id} list={list} jobEdition={job.edition} Rows={VirtualRows} />
+            <BoxTable job={job} list={list} Rows={VirtualRows} />
           </LatePart>
         ) : (
-          <BoxGrid
-            list={list}
-            jobEdition={job.edition}
-            width={Math.min(width, wide ? 1920 : 760) - 32}
-            text={text}
-          />
+          <BoxGrid list={list} job={job} width={Math.min(width, wide ? 1920 : 760) - 32} text={text} />
         ))}
     </>
   );

@@ -4,7 +4,16 @@ import { Choice, wordOptions } from '../parts/Choice';
 import { Field } from '../parts/Field';
 import { Fold } from '../parts/Fold';
 import { Chip } from '../parts/Press';
-import { distinct, FILTERS, type Filter, type Listed, SORTS, type Sort, type Wish } from './box-list';
+import {
+  distinct,
+  FILTERS,
+  type Filter,
+  isShownBy,
+  type Listed,
+  SORTS,
+  type Sort,
+  type Wish,
+} from './box-list';
 
 interface ListToolsProps {
   readonly boxes: readonly Listed[];
@@ -14,16 +23,15 @@ interface ListToolsProps {
   readonly wide: boolean;
 }
 
-const COUNTED: Record<Filter, (one: Listed) => boolean> = {
-  all: () => true,
-  over: ({ counted }) => counted.verdict === 'over',
-  tight: ({ tight }) => tight,
-  unknown: ({ counted }) => counted.verdict === 'unknown',
-};
+/** Shown only where there are such boxes. */
+const IF_ANY: readonly Filter[] = ['violation', 'open'];
 
 export function ListTools({ boxes, wish, onWish, wide }: ListToolsProps) {
   const rooms = distinct(boxes, 'room');
   const circuits = distinct(boxes, 'circuit');
+  const filters = (Object.keys(FILTERS) as Filter[]).filter(
+    (filter) => !IF_ANY.includes(filter) || wish.filter === filter || boxes.some(isShownBy[filter]),
+  );
   return (
     <View className="gap-3" role="region" aria-label="Find boxes">
       <View className={wide ? 'flex-row items-end gap-3' : 'gap-3'}>
@@ -41,11 +49,11 @@ export function ListTools({ boxes, wish, onWish, wide }: ListToolsProps) {
           role="group"
           aria-label="Show"
         >
-          {(Object.keys(FILTERS) as Filter[]).map((filter) => (
+          {filters.map((filter) => (
             <Chip
               key={filter}
               label={FILTERS[filter]}
-              detail={String(boxes.filter(COUNTED[filter]).length)}
+              detail={String(boxes.filter(isShownBy[filter]).length)}
               className="grow"
               on={wish.filter === filter}
               onPress={() => onWish({ ...wish, filter })}

@@ -1,6 +1,7 @@
 /** Which box of the house can feed a new outlet, and what every box could still take. */
 import { countedIds } from '@dense-pack/core/box/piece-id';
 import type { Size } from '@dense-pack/core/edition/index';
+import type { Job } from '@dense-pack/core/box/record';
 import { roomLeft } from '@dense-pack/core/fill/room';
 import { verdictParts } from '@dense-pack/core/fill/verdict';
 import { findTaps, type Tap, type TapBox, type TapWish } from '@dense-pack/core/remedy/tap';
@@ -58,7 +59,7 @@ export function TapScreen({ jobId }: { readonly jobId: string }) {
 
 interface JobBoxes {
   readonly boxes: readonly ShownBox[];
-  readonly edition: Parameters<typeof listBox>[1];
+  readonly edition: Job['edition'];
 }
 
 function Taps({ job, boxes, edition }: JobBoxes & { readonly job: Pick<ShownJob, 'links' | 'panel'> }) {
@@ -224,7 +225,7 @@ function Headroom({ boxes, edition }: JobBoxes) {
       boxes
         .map((box) => ({
           box,
-          counted: listBox(box, edition).counted,
+          counted: listBox(box, { edition }).counted,
           room: roomLeft(box.box, editionFor({ edition }, box.box)),
         }))
         .sort((a, b) => (b.counted.margin ?? -1e18) - (a.counted.margin ?? -1e18)),

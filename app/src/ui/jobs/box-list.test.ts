@@ -18,12 +18,14 @@ function shown(name: string, line: string, room = '', circuit = '', note = ''): 
   };
 }
 
+const JOB = { edition: 'nec2023' } as const;
+
 const LISTED = [
   shown('Den', '18 in3, 2x 12/2, duplex', 'Den', '10'),
   shown('Counter', '18 in3, 3x 12/2, duplex', 'Kitchen', '2', 'tile'),
   shown('Cellar', 'measured 3 x 2 x 2, 14/2', 'Cellar', '1'),
   shown('Full', '10 in3, 14/2, switch', 'Den', '2'),
-].map((box) => listBox(box, 'nec2023'));
+].map((box) => listBox(box, JOB));
 
 const names = (wish: Partial<Wish>) => wished(LISTED, { ...ALL, ...wish }).map(({ box }) => box.name);
 
@@ -53,11 +55,11 @@ test('fullness is fill over volume; the same document is counted once', () => {
   const [den] = LISTED;
   if (!den) throw new Error('no box');
   expect(fullness(den)).toBeCloseTo(15.75 / 18, 10);
-  expect(listBox({ ...den.box, name: 'Other' }, 'nec2023').counted).toBe(den.counted);
+  expect(listBox({ ...den.box, name: 'Other' }, JOB).counted).toBe(den.counted);
 });
 
 test('broken rules beside the fill are counted, as far as facts are recorded', () => {
-  const wrong = (line: string) => listBox(shown('A', line), 'nec2023').wrong;
+  const wrong = (line: string) => listBox(shown('A', line), JOB).wrong;
   expect(wrong('22.5 in3, 14/2, switch')).toBe(0);
   expect(wrong('22.5 in3, 14/2, switch, breaker 20, gap 1/4 in')).toBe(3);
 });

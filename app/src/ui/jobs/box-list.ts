@@ -1,12 +1,18 @@
 /** Finding, filtering and sorting the boxes of a job. */
 import { naturally } from '@dense-pack/core/box/natural-order';
+import { NO_PANEL } from '@dense-pack/core/box/panel';
+import type { Job } from '@dense-pack/core/box/record';
+import { type Certainty, certaintyOf } from '@dense-pack/core/certainty/certainty';
+import { besideOf, type WiringStanding } from '@dense-pack/core/check/beside';
+import { type BoxVerdict, boxVerdict } from '@dense-pack/core/check/box-verdict';
 import { checkBox } from '@dense-pack/core/check/check-box';
-import type { EditionId } from '@dense-pack/core/edition/index';
+import type { CheckFinding } from '@dense-pack/core/check/finding';
 import { editionOf } from '@dense-pack/core/edition/index';
 import { type Tally, tally } from '@dense-pack/core/fill/tally';
 import type { Assumptions } from '@dense-pack/core/fold/solids';
 import { workRoom } from '@dense-pack/core/fold/work-room';
-import type { ShownBox } from '../client/queries';
+import { type Surroundings, surroundingsOf, withSurroundings } from '@dense-pack/core/run/surroundings';
+import { isEditionChosen, type ShownBox } from '../client/queries';
 import { kitNow } from '../truck/kit';
 
 /** A box with its count, as the list shows it. */
@@ -16,12 +22,19 @@ export interface Listed {
   readonly tight: boolean;
   /** How many rules beside the fill are broken, as far as facts are recorded. */
   readonly wrong: number;
+  /** The one verdict of the box, the same as in its header. */
+  readonly verdict: BoxVerdict;
 }
+
+/** What a list knows of the job its boxes are in. */
+export type ListJob = Pick<Job, 'edition'> & Partial<Pick<Job, 'editionAssumed' | 'panel'>>;
 
 export const FILTERS = {
   all: 'All',
   over: 'Over',
   tight: 'Tight',
+  violation: 'Violation',
+  open: 'Open',
   unknown: 'No answer',
 } as const;
 export type Filter = keyof typeof FILTERS;
@@ -44,35 +57,67 @@ export interface Wish {
 }
 export const ALL: Wish = { filter: 'all', sort: 'made', search: '', room: undefined, circuit: undefined };
 
-/** What was counted of a document, by edition and by what the person assumes of working room. */
-const listed = new WeakMap<
-  ShownBox['box'],
-  Map<EditionId, { assumed: Assumptions; one: Omit<Listed, 'box'> }>
->();
+/** What was worked out of a document and holds until something around it changes. */
+interface CountedDocument extends Pick<Listed, 'counted' | 'tight'> {
+  readonly certainty: Certainty;
+  readonly findings: readonly CheckFinding[];
+}
 
-/** Counts a box; the same document is counted once, however often the list is drawn. */
+/** What was counted of a document, by what it was counted with. */
+const known = new WeakMap<ShownBox['box'], { readonly by: string; readonly one: CountedDocument }>();
+
+/** Counts a document; the same is counted once, however often the list is drawn. */
+function countDocument(
+  box: ShownBox['box'],
+  job: ListJob,
+  around: Surroundings,
+  assumed: Assumptions,
+): CountedDocument {
+  const edition = editionOf(box.edition ?? job.edition);
+  const chosen = isEditionChosen({ editionAssumed: job.editionAssumed ?? false }, box);
+  const by = JSON.stringify([edition.id, chosen, around, assumed]);
+  const before = known.get(box);
+  if (before?.by === by) return before.one;
+  const counted = tally(box, edition);
+  const one = {
+    counted,
+    certainty: certaintyOf(box, edition, counted, { chosen }),
+    findings: checkBox(withSurroundings(box, around), edition, counted).findings,
+    tight: counted.verdict === 'legal' && workRoom(box, edition, counted, assumed).answer === 'tight',
+  };
+  known.set(box, { by, one });
+  return one;
+}
+
+/** What is known of a box beside its record and its job. */
+interface ListedWith {
+  readonly assumed?: Assumptions;
+  /** GFCIs of other boxes before it in its run. */
+  readonly behind?: readonly string[];
+  /** How its wiring is. */
+  readonly wiring?: WiringStanding | 'pending' | undefined;
+}
+
+/** A box with its count and its one verdict. */
 export function listBox(
   box: ShownBox,
-  jobEdition: EditionId,
-  assumed: Assumptions = kitNow().assumptions,
+  job: ListJob,
+  { assumed = kitNow().assumptions, behind = [], wiring }: ListedWith = {},
 ): Listed {
-  const id = box.box.edition ?? jobEdition;
-  let known = listed.get(box.box);
-  if (!known) listed.set(box.box, (known = new Map()));
-  const before = known.get(id);
-  let one = before?.assumed === assumed ? before.one : undefined;
-  if (!one) {
-    const edition = editionOf(id);
-    const counted = tally(box.box, edition);
-    one = {
-      counted,
-      tight: counted.verdict === 'legal' && workRoom(box.box, edition, counted, assumed).answer === 'tight',
-      wrong: checkBox(box.box, edition, counted).findings.filter(({ severity }) => severity === 'violation')
-        .length,
-    };
-    known.set(id, { assumed, one });
-  }
-  return { box, ...one };
+  const panel = job.panel ?? NO_PANEL;
+  const { counted, certainty, findings, tight } = countDocument(
+    box.box,
+    job,
+    surroundingsOf(box, panel, behind),
+    assumed,
+  );
+  return {
+    box,
+    counted,
+    tight,
+    wrong: findings.filter(({ severity }) => severity === 'violation').length,
+    verdict: boxVerdict(counted, certainty, findings, besideOf(box, { panel, wiring, now: Date.now() })),
+  };
 }
 
 /** How full a box is, for sorting: 1 is just full; without a legal volume it comes after all others. */
@@ -80,10 +125,19 @@ export function fullness({ counted }: Pick<Listed, 'counted'>): number {
   return counted.capacity === null || counted.capacity === 0 ? -1 : counted.fill / counted.capacity;
 }
 
-function passes({ box, counted, tight }: Listed, wish: Wish): boolean {
-  if (wish.filter === 'over' && counted.verdict !== 'over') return false;
-  if (wish.filter === 'unknown' && counted.verdict !== 'unknown') return false;
-  if (wish.filter === 'tight' && !tight) return false;
+/** Whether a box is of those a filter shows. */
+export const isShownBy: Readonly<Record<Filter, (one: Listed) => boolean>> = {
+  all: () => true,
+  over: ({ counted }) => counted.verdict === 'over',
+  tight: ({ tight }) => tight,
+  violation: ({ verdict }) => verdict.is === 'violation',
+  open: ({ verdict }) => verdict.is === 'open',
+  unknown: ({ counted }) => counted.verdict === 'unknown',
+};
+
+function passes(one: Listed, wish: Wish): boolean {
+  const { box } = one;
+  if (!isShownBy[wish.filter](one)) return false;
   if (wish.room !== undefined && box.room !== wish.room) return false;
   if (wish.circuit !== undefined && box.circuit !== wish.circuit) return false;
   const text = `${box.name} ${box.room} ${box.circuit} ${box.seen.note}`.toLowerCase();

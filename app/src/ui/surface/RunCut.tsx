@@ -12,6 +12,8 @@ import type { ChangeSurface } from './SurfacePanel';
 
 const tape = (length: number) => `${showInches(Math.round(length) as Length)} in`;
 
+const counted = (many: number, what: string) => `${many} ${what}${many === 1 ? '' : 's'}`;
+
 const STOCKS = [
   { value: '120 in', label: '10 ft' },
   { value: '60 in', label: '5 ft' },
@@ -100,13 +102,17 @@ export function RunCut({
           <Words>
             {`${Object.entries(fittingsOf(run))
               .map(([what, many]) => `${many} ${what}`)
-              .join(', ')}; ${cut.supports} straps, ${cut.bushings} bushings.`}
+              .join(', ')}; ${counted(cut.supports, 'strap')}, ${counted(cut.bushings, 'bushing')}.`}
           </Words>
           <Words>{`Each of ${surface.wires} wires ${tape(run.wire)}, with ${surface.tails} at each end.`}</Words>
           {run.switches.map((height) => (
             <Words key={height}>{`Switch at ${tape(height)} to the centre.`}</Words>
           ))}
-          <Words>{`${run.bonded} metal boxes, the starter among them, are bonded.`}</Words>
+          <Words>
+            {run.bonded === 1
+              ? 'The starter is bonded.'
+              : `${run.bonded} metal boxes, the starter among them, are bonded.`}
+          </Words>
         </View>
       )}
       {run.hung.map(({ node, joist }, nth) => (

@@ -22,6 +22,7 @@ import { Button, IconPress } from '../parts/Press';
 import { Words } from '../parts/Words';
 import { branched, endOf, goneTo, type Leg, legWith, STEP, takenBack } from './run-path';
 import { RunCut } from './RunCut';
+import { RacewayWires } from './RacewayWires';
 import { Starter } from './Starter';
 
 /** Changes the run as it stands at that moment; undefined takes it away. */
@@ -160,6 +161,7 @@ export function SurfacePanel({ surface, width, onSurface, box, edition, onBox }:
           />
         </View>
       </Fold>
+      <RacewayWires surface={surface} box={box} edition={edition} onBox={onBox} />
       <Starter starter={surface.starter} box={box} edition={edition} onBox={onBox} />
       <Button label="Take the run away" kind="danger" onPress={() => onSurface(() => undefined)} />
     </View>

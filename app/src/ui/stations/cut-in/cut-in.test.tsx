@@ -174,6 +174,24 @@ test('in a thin cavity what is often in the way is taken as all of it, and is ke
   expect(Hole.safeParse(now.seen.hole).success).toBe(true);
 });
 
+test('the wires of the run are not guessed: one touch says which they are, and they are in the count', () => {
+  render(<Wall stud="left" />);
+  press('Lay surface raceway from this box');
+  expect(screen.queryByText(/are not in the count/)).toBeNull();
+  press('6 in up');
+  expect(screen.getByText('The wires of this run are not in the count')).toBeTruthy();
+  press(/^2 × 14 AWG and a ground: /);
+  expect(now.box.items.filter(({ kind }) => kind === 'conductors')).toMatchObject([
+    { count: 2, size: 14, run: 'enters', duty: { does: 'out' } },
+  ]);
+  expect(screen.getByText('The wires of this run are in the count.')).toBeTruthy();
+  press('One more: Wires');
+  press('One more: Wires');
+  expect(screen.getByText('The count has other wires than this run')).toBeTruthy();
+  press(/^4 × 12 AWG and a ground: /);
+  expect(now.box.items.filter(({ kind }) => kind === 'conductors')).toMatchObject([{ count: 4, size: 12 }]);
+});
+
 test('a leg of raceway takes sixty points, then says so and loses nothing', () => {
   render(<Wall stud="left" />);
   press('Lay surface raceway from this box');

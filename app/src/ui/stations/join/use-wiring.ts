@@ -52,6 +52,22 @@ export interface Shown {
   readonly pending: boolean;
 }
 
+/** Works out how the wiring of a box is, for whoever shows its verdict. */
+export async function learnWiring(
+  box: BoxDocument,
+  circuit: string,
+  edition: Edition,
+  kit: Kit,
+): Promise<void> {
+  if (!hasWorkers()) {
+    knowWiring(box, judge(box, circuit, edition, kit, 'plan'));
+    return;
+  }
+  const question: PlanQuestion = { box, circuit, edition: edition.id, kit, mode: 'plan' };
+  const computed = await askPlan(question, new AbortController().signal);
+  knowWiring(box, assemble(box, workOf(box, circuit), computed, edition, 'plan'));
+}
+
 interface Answered {
   readonly question: PlanQuestion;
   readonly shown: Omit<Shown, 'pending'>;
