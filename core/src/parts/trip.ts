@@ -4,12 +4,14 @@
  */
 import Papa from 'papaparse';
 import { type BoxDocument, type Item, volumeIn } from '../box/document.ts';
+import { comesOut } from '../box/comes-out.ts';
 import { difference } from '../box/difference.ts';
 import { endKey, endsOf, type Link } from '../box/links.ts';
 import type { BoxRecord, Job } from '../box/record.ts';
 import { ADDED_PARTS, DEVICES, FORMS } from '../box/words.ts';
 import { editionOf } from '../edition/index.ts';
 import { safeCell } from '../exchange/csv.ts';
+import { withBoxOut } from '../plan/box-out.ts';
 import { type Parts, partsOf as cutOf, sumParts } from '../plan/cut-list.ts';
 import { partsWords } from '../plan/parts-words.ts';
 import { planBox } from '../plan/planned.ts';
@@ -67,7 +69,8 @@ export function tripOf({ job, boxes, kit }: TripOf): Trip {
     const edition = editionOf(box.edition ?? job.edition);
     const work = workOf(box, circuit);
     // Planned as if everything were at hand: what is not is bought.
-    const { good, wiring, plan, work: planned } = planBox(box, work, edition);
+    const whole = planBox(box, work, edition);
+    const { good, wiring, plan, work: planned } = comesOut(record) ? withBoxOut(whole) : whole;
     if (good) cuts.push(cutOf(box, planned, wiring, plan.kept));
     else unplanned.push(name);
     for (const id of work.renewed ?? []) {

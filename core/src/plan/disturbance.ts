@@ -152,6 +152,11 @@ export function disturbanceOf({
           : { does: 'take-apart', words: `Take apart ${words}.` },
       );
     }
+    if (kept.boxOut)
+      steps.push({
+        does: 'take-out',
+        words: 'Take the old box out: every cable must be free of its clamp and of every joint.',
+      });
     for (const tab of wiring.broken.filter(
       (one) => !found.broken.includes(one) || exchanged.has(readTab(one).of),
     )) {

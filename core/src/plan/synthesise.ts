@@ -44,6 +44,8 @@ export interface Kept {
   readonly lands: readonly { readonly end: string; readonly at: string }[];
   /** Nothing could be kept: the plan is made as if nothing had been there. */
   readonly anew: boolean;
+  /** The box comes out of the wall: every cable is drawn out of it. */
+  readonly boxOut?: true;
 }
 
 /**

@@ -5,6 +5,7 @@
 import { outcomeOf, VERDICTS } from '../box/closing.ts';
 import { difference } from '../box/difference.ts';
 import type { BoxRecord, Job } from '../box/record.ts';
+import { comesOut } from '../box/comes-out.ts';
 import { circuitsIn } from '../box/safety.ts';
 import { STAGES } from '../box/words.ts';
 import { checkBox } from '../check/check-box.ts';
@@ -17,6 +18,7 @@ import { sentenceOf } from '../finding/finding.ts';
 import { plainSayer } from '../finding/say.ts';
 import { type Fold, foldBox } from '../fold/fold.ts';
 import { workRoom } from '../fold/work-room.ts';
+import { withBoxOut } from '../plan/box-out.ts';
 import { planBox } from '../plan/planned.ts';
 import { workOf } from '../plan/suggest.ts';
 import type { HouseRun } from '../run/run.ts';
@@ -80,7 +82,8 @@ export function sheetOf({ job, record: stored, run, day }: SheetOf): Sheet {
   const edition = editionOf(box.edition ?? job.edition);
   const counted = tally(box, edition);
   const work = workOf(box, record.circuit);
-  const planned = planBox(box, work, edition);
+  const inBox = planBox(box, work, edition);
+  const planned = comesOut(stored) ? withBoxOut(inBox) : inBox;
   const hole = record.seen.hole && holePlan(record, edition);
   const folded = foldBox(box, edition, planned);
   const joined = planned.wiring.joints.length + planned.wiring.lands.length > 0;

@@ -1,4 +1,5 @@
 /** Join: what is spliced to what, joint by joint, drawn, proved and ticked off. */
+import { comesOut } from '@dense-pack/core/box/comes-out';
 import type { BoxDocument } from '@dense-pack/core/box/document';
 import type { Edition } from '@dense-pack/core/edition/edition';
 import { newId } from '@dense-pack/core/box/new-id';
@@ -84,7 +85,7 @@ export function JoinStation({ box, edition, width, onBox, onBoth }: JoinStationP
     () => (mode === 'found' ? asFound({ box: now, found: before }) : now),
     [mode, now, before],
   );
-  const shown = useWiring(looked, box.circuit, edition, mode, box.seen.made);
+  const shown = useWiring(looked, box.circuit, edition, mode, box.seen.made, comesOut(box));
   // What is set up follows the finger; the plan follows when it is worked out.
   const setUp = useMemo(() => {
     const work = workOf(box.box, box.circuit);

@@ -1,5 +1,6 @@
 /** What a box does, its wiring and the proof of it, worked out anew when the box changes. */
 import type { BoxDocument } from '@dense-pack/core/box/document';
+import { comesOut } from '@dense-pack/core/box/comes-out';
 import { newId } from '@dense-pack/core/box/new-id';
 import { freshly, withWork } from '@dense-pack/core/box/set-up';
 import { type MadeUp, madeUp } from '@dense-pack/core/box/made-up';
@@ -7,6 +8,7 @@ import type { Wiring, WorkPlan } from '@dense-pack/core/box/work';
 import type { Edition } from '@dense-pack/core/edition/edition';
 import { editionOf } from '@dense-pack/core/edition/index';
 import { type Kit, stockOf } from '@dense-pack/core/parts/kit';
+import { withBoxOut } from '@dense-pack/core/plan/box-out';
 import { allMade, withPlan } from '@dense-pack/core/plan/made';
 import { workOf } from '@dense-pack/core/plan/suggest';
 import type { Order } from '@dense-pack/core/plan/order';
@@ -76,6 +78,7 @@ interface Answered {
 /**
  * The wiring of a box, worked out by a worker; undefined until it first is.
  * @param made what was ticked as made up: a tick needs no new plan
+ * @param boxOut the box that was found comes out of the wall
  */
 export function useWiring(
   box: BoxDocument,
@@ -83,6 +86,7 @@ export function useWiring(
   edition: Edition,
   mode: Mode,
   made: readonly MadeUp[] = NOTHING_MADE,
+  boxOut = false,
 ): Shown | { readonly failed: string } | undefined {
   const kit = useKit();
   const question = useMemo<PlanQuestion>(
@@ -113,10 +117,11 @@ export function useWiring(
     return () => ending.abort();
   }, [question]);
   const found = here ?? answered?.shown.judged;
-  const judged = useMemo(
-    () => found && { ...found, work: withPlan(found.work, found.plan.wiring, made) },
-    [found, made],
-  );
+  const judged = useMemo(() => {
+    if (!found) return undefined;
+    const ticked = { ...found, work: withPlan(found.work, found.plan.wiring, made) };
+    return boxOut ? withBoxOut(ticked) : ticked;
+  }, [found, made, boxOut]);
   if (here && judged) return { judged, order: undefined, pending: false };
   if (failed !== undefined) return { failed };
   // Another way of looking is another question: what is shown of it would be the wrong wiring.
@@ -199,13 +204,14 @@ export function tickWork(
 
 /** Whether all joints are made up and all terminals landed by the plan as it is now. Nothing ticked: no plan is made. */
 export function madeOf(
-  { box, circuit, seen }: ShownBox,
+  { box, circuit, seen, found, stage }: ShownBox,
   job: Parameters<typeof editionFor>[0],
   kit: Kit,
 ): { joined: boolean; landed: boolean } {
   if (seen.made.length === 0) return { joined: false, landed: false };
   const work = workOf(box, circuit);
-  const { wiring, kept } = planOf(box, work, editionFor(job, box), stockOf(kit));
+  const plan = planOf(box, work, editionFor(job, box), stockOf(kit));
+  const { wiring, kept } = comesOut({ box, found, stage }) ? withBoxOut({ plan }).plan : plan;
   return allMade(withPlan(work, wiring, seen.made), kept);
 }
 

@@ -1,4 +1,5 @@
 /** Land: each device's face with its terminals, what lands where, and a tick for each as it is landed. */
+import { comesOut } from '@dense-pack/core/box/comes-out';
 import { gangsOf, gangWords } from '@dense-pack/core/box/gangs';
 import type { Edition } from '@dense-pack/core/edition/edition';
 import { TORQUE } from '@dense-pack/core/plan/landings';
@@ -26,7 +27,7 @@ interface LandStationProps {
 export function LandStation({ box, edition, onBoth }: LandStationProps) {
   const kit = useKit();
   const [busy, setBusy] = useState(false);
-  const shown = useWiring(box.box, box.circuit, edition, 'plan', box.seen.made);
+  const shown = useWiring(box.box, box.circuit, edition, 'plan', box.seen.made, comesOut(box));
   const tick = tickWork(onBoth, box.circuit, edition, kit);
   if (!box.box.items.some(({ kind }) => kind === 'device'))
     return <Notice title="No device to land on">Add the devices of this box first.</Notice>;
