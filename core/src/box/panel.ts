@@ -130,6 +130,13 @@ export function tiedTo({ circuits }: Panel, one: PanelCircuit): readonly PanelCi
   return circuits.filter(({ id: other }) => other !== one.id && all.has(other));
 }
 
+/** Whether two circuits are known to go off with one handle: a two-pole breaker, or tied ones. */
+export function goOffTogether(panel: Panel, a: string, b: string): boolean {
+  const [one, other] = [circuitNamed(panel, a), circuitNamed(panel, b)];
+  if (!one || !other) return false;
+  return one.id === other.id || tiedTo(panel, one).some(({ id: tied }) => tied === other.id);
+}
+
 /**
  * Which breaker a tracer points to: the strongest of the last pass in which it was held to each (handbook 20: a
  * weak second pass beats the first). Undefined where fewer than two were traced, or two are as strong.

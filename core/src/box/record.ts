@@ -198,3 +198,9 @@ export const Problem = z.object({
   boxes: z.array(z.object({ id: RecordId, name: z.string(), version: z.int().min(1) })).optional(),
 });
 export type Problem = z.output<typeof Problem>;
+
+/** Whether somebody chose the edition a box is counted by. */
+export const isEditionChosen = (
+  job: { readonly editionAssumed?: boolean | undefined },
+  box: { readonly edition?: unknown },
+): boolean => box.edition !== undefined || job.editionAssumed !== true;

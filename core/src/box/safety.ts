@@ -43,12 +43,18 @@ export function inTheWall({
   return stage === 'planned' ? (found ?? box) : box;
 }
 
+/** The circuits a record names in one text. @example circuitNames('28, 30') // ['28', '30'] */
+export const circuitNames = (text: string): readonly string[] =>
+  text
+    .split(/[,;&+/]|\band\b/i)
+    .map((one) => one.trim())
+    .filter((one) => one !== '');
+
 /** The circuits that are in a box: those its record names, and those its work does. */
 export function circuitsIn({ circuit, box }: Pick<Told, 'circuit' | 'box'>): readonly string[] {
-  const named = circuit.split(/[,;&+/]|\band\b/i);
-  const worked = box.work?.circuits.map(({ name }) => name) ?? [];
-  const all = [...named, ...worked].map((one) => one.trim()).filter((one) => one !== '');
-  return [...new Set(all)].sort(naturally);
+  const named = circuitNames(circuit);
+  const worked = box.work?.circuits.flatMap(({ name }) => circuitNames(name)) ?? [];
+  return [...new Set([...named, ...worked])].sort(naturally);
 }
 
 /**

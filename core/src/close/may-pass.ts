@@ -2,7 +2,7 @@
  * What keeps a box from being called tested and passed, whatever its readings are: a violation, a verdict that is open, a wiring that
  * rests on a guess or is wrong, and power that nobody is recorded to have made safe. Nothing is closed over any of them.
  */
-import type { BoxRecord, Job } from '../box/record.ts';
+import { type BoxRecord, isEditionChosen, type Job } from '../box/record.ts';
 import { racewayWiresIn } from '../box/raceway-wires.ts';
 import { inTheWall, safetyOf } from '../box/safety.ts';
 import { certaintyOf } from '../certainty/certainty.ts';
@@ -25,7 +25,7 @@ export function againstPassing(
   const { box } = record;
   const edition = editionOf(box.edition ?? job.edition);
   const counted = tally(box, edition);
-  const chosen = box.edition !== undefined || job.editionAssumed !== true;
+  const chosen = isEditionChosen(job, box);
   const certainty = certaintyOf(box, edition, counted, { chosen });
   const sections = [
     ...new Set(

@@ -6,7 +6,7 @@
 import { type Pair, PAIRS, type Said } from '../box/closing.ts';
 import type { Wiring, WorkPlan } from '../box/work.ts';
 import { predictor, type Predict } from '../diagnose/predict.ts';
-import { multiwirePairs, nameOfCircuit } from '../physical/circuits.ts';
+import { handleGroups, multiwirePairs, nameOfCircuit } from '../physical/circuits.ts';
 import type { Physical, Use } from '../physical/physical.ts';
 import { type Control, requirementsOf } from '../simulate/required.ts';
 import type { Positions } from '../simulate/state.ts';
@@ -302,7 +302,9 @@ function handles(physical: Physical, work: WorkPlan): Leg {
   const brought = new Set(
     physical.sources.flatMap(({ held }) => (held.kind === 'hot' ? [held.circuit] : [])),
   );
-  const mine = work.circuits.filter(({ id }) => brought.has(id));
+  const mine = handleGroups(physical, work)
+    .map((group) => group.filter((id) => brought.has(id)))
+    .filter((group) => group.length > 0);
   const pairs = multiwirePairs(physical, work);
   return {
     id: 'handles',
@@ -314,10 +316,16 @@ function handles(physical: Physical, work: WorkPlan): Leg {
         expects: '240 V: they share a neutral and must be on two legs (210.4, 300.13(B))',
         read: 'hots',
       })),
-      ...mine.map(({ id }): Test => ({
-        id: `handle|${id}`,
-        words: `Handle of ${nameOfCircuit(work, id)} off, then on again`,
-        expects: 'what hangs on it goes dead, and nothing else',
+      ...mine.map((group): Test => ({
+        id: `handle|${group.join('|')}`,
+        words:
+          group.length === 1
+            ? `Handle of ${nameOfCircuit(work, group[0] ?? '')} off, then on again`
+            : `One handle of ${group.map((id) => nameOfCircuit(work, id)).join(' and ')} off, then on again`,
+        expects:
+          group.length === 1
+            ? 'what hangs on it goes dead, and nothing else'
+            : 'all of them go off together and what hangs on them goes dead, nothing else (210.4(B), 210.7; from memory)',
         read: 'done',
       })),
     ],

@@ -48,3 +48,7 @@ export const DEVICE_NAMES = Object.keys(DEVICE_KINDS) as [DeviceName, ...DeviceN
 export const kindOf = (name: DeviceName): DeviceKind => DEVICE_KINDS[name];
 
 export type { DeviceKind };
+
+/** Whether a kind of device takes both hots of a two-pole breaker. */
+export const takesBothHots = (name: DeviceName): boolean =>
+  Object.values(kindOf(name).meant({ circuit: 'a' })).some(({ is }) => is === 'partner');

@@ -37,3 +37,25 @@ export function multiwirePairs(
       : [],
   );
 }
+
+/**
+ * Circuits of a box that open together, in groups: those that share a neutral (210.4(B)) and those on one yoke (210.7; both from
+ * memory). A circuit that opens alone is a group of its own.
+ */
+export function handleGroups(
+  { devices }: Pick<Physical, 'devices'>,
+  work: Pick<WorkPlan, 'circuits'>,
+): (readonly string[])[] {
+  const known = new Set(work.circuits.map(({ id }) => id));
+  const yokes = devices.map(({ work: { halves } }) => (halves ?? []).filter((hot) => known.has(hot)));
+  const groups: Set<string>[] = [];
+  const put = (ids: readonly string[]) => {
+    const joined = groups.filter((group) => ids.some((id) => group.has(id)));
+    const all = new Set([...ids, ...joined.flatMap((group) => [...group])]);
+    for (const group of joined) groups.splice(groups.indexOf(group), 1);
+    groups.push(all);
+  };
+  for (const { id } of work.circuits) put(sharersOf(work, id).filter((one) => known.has(one)));
+  for (const yoke of yokes) if (yoke.length > 0) put(yoke);
+  return groups.map((group) => [...group].sort()).sort(([a = ''], [b = '']) => a.localeCompare(b));
+}

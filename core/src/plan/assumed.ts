@@ -4,7 +4,7 @@
  */
 import type { BoxDocument } from '../box/document.ts';
 import type { WorkPlan } from '../box/work.ts';
-import { kindOf } from '../device/index.ts';
+import { kindOf, takesBothHots } from '../device/index.ts';
 import { devicePieces, piecesOf } from '../physical/pieces.ts';
 import { possibleRoles, wordOf } from './possible-roles.ts';
 
@@ -50,12 +50,11 @@ function assumedCircuits(box: BoxDocument, work: WorkPlan, told: ReadonlySet<str
   const circuits = [
     ...new Set(work.runs.flatMap(({ does, circuits: brought }) => (does === 'feed' ? brought : []))),
   ].sort();
-  const partnered = work.circuits.some(({ partner }) => partner !== undefined);
-  if (circuits.length < 2 || partnered) return [];
+  if (circuits.length < 2) return [];
   const others = (own: string) => circuits.filter((id) => id !== own).map((id) => `circuit ${id}`);
   const devices = devicePieces(box).flatMap(({ id, device, wired }): Assumed[] => {
     const taken = work.devices.find(({ of }) => of === id);
-    const lands = kindOf(device).group !== 'none';
+    const lands = kindOf(device).group !== 'none' && !takesBothHots(device);
     if (wired !== undefined || told.has(id) || !taken || !lands) return [];
     return taken.halves
       ? [{ piece: id, as: 'split', or: circuits.map((one) => `circuit ${one}`) }]
@@ -64,7 +63,8 @@ function assumedCircuits(box: BoxDocument, work: WorkPlan, told: ReadonlySet<str
   const outs = piecesOf(box).flatMap((item): Assumed[] => {
     const run = work.runs.find(({ of }) => of === item.id);
     const [hot] = run?.hots ?? [];
-    const isOpen = run?.does === 'out' && item.duty?.hots === undefined && !told.has(item.id);
+    const isOpen =
+      run?.does === 'out' && run.hots.length === 1 && item.duty?.hots === undefined && !told.has(item.id);
     if (!isOpen || hot === undefined || !circuits.includes(hot)) return [];
     return [{ piece: item.id, as: `out, circuit ${hot}`, or: others(hot).map((one) => `out, ${one}`) }];
   });

@@ -3,9 +3,18 @@
  * puts it right in a few touches. Only what is not recorded is guessed.
  */
 import type { BoxDocument } from '../box/document.ts';
+import { circuitNames } from '../box/safety.ts';
 import { type DutyItem, runOf } from '../box/set-up.ts';
-import { type DeviceWork, roleOf, type Run, Schools, secondHalf, type WorkPlan } from '../box/work.ts';
-import { type DeviceName, kindOf } from '../device/index.ts';
+import {
+  type Circuit,
+  type DeviceWork,
+  roleOf,
+  type Run,
+  Schools,
+  secondHalf,
+  type WorkPlan,
+} from '../box/work.ts';
+import { type DeviceName, kindOf, takesBothHots } from '../device/index.ts';
 import { SIDES } from '../box/words.ts';
 import { itemsIn, sidesAreTold } from '../fill/spaces.ts';
 import { devicePieces, piecesOf } from '../physical/pieces.ts';
@@ -47,10 +56,6 @@ function controlsOf(devices: readonly DeviceWork[], box: BoxDocument): string[] 
 /** Whether a kind of device switches one hot or two by itself; three-ways do so only in a chain. */
 const givesHot = (name: DeviceName) =>
   Object.values(kindOf(name).meant({ circuit: 'a' })).some(({ is }) => is === 'given');
-
-/** Whether a kind of device takes both hots of a two-pole breaker. */
-const takesBothHots = (name: DeviceName) =>
-  Object.values(kindOf(name).meant({ circuit: 'a' })).some(({ is }) => is === 'partner');
 
 /** What the box does as far as it can be told. @param circuit name of the circuit on the record */
 export function suggestWork(box: BoxDocument, circuit = ''): WorkPlan {
@@ -112,6 +117,8 @@ interface Known {
   readonly fedBySwitch: boolean;
   /** A range or dryer receptacle takes both hots of a two-pole breaker. */
   readonly bothHots: boolean;
+  /** The one cable that brings power brings both circuits the record names, on its black and its red. */
+  readonly multiwire: boolean;
   /** The circuit each cable that brings one is taken to bring. */
   readonly circuitOf: ReadonlyMap<string, string>;
 }
@@ -133,7 +140,7 @@ function withForced(box: BoxDocument): BoxDocument {
   };
 }
 
-function knownOf(box: BoxDocument): Known {
+function knownOf(box: BoxDocument, names: readonly string[]): Known {
   const pieces = piecesOf(box);
   const saying = (does: string) => pieces.filter((piece) => saidOf(piece) === does);
   const [feeds, loops, travelers] = [saying('feed'), saying('loop'), saying('travelers')];
@@ -153,6 +160,9 @@ function knownOf(box: BoxDocument): Known {
     loops.length + travelers.length === 0;
   const bringing = [...feeds, ...(feed ? [feed] : [])];
   const second = otherCircuit(box, unsaid, feeds[0], switches.length);
+  const [only, ...more] = [...bringing, ...second];
+  const multiwire =
+    !bothHots && names.length === 2 && only?.kind === 'cable' && more.length === 0 && only.conductors === 3;
   return {
     box,
     pieces,
@@ -161,6 +171,7 @@ function knownOf(box: BoxDocument): Known {
     feed,
     fedBySwitch,
     bothHots,
+    multiwire,
     circuitOf: bothHots ? new Map() : circuitsOf([...bringing, ...second]),
   };
 }
@@ -201,10 +212,10 @@ function circuitsOf(feeds: readonly DutyItem[]): Map<string, string> {
 const CIRCUITS = ['a', 'b', 'c', 'd', 'e', 'f'] as const;
 
 /** What the devices of a box are taken to be wired for. */
-function guessDevices({ box, pieces, feed, circuitOf }: Known): DeviceWork[] {
+function guessDevices({ box, pieces, feed, circuitOf, multiwire }: Known): DeviceWork[] {
   const has = (does: string) => pieces.some((piece) => saidOf(piece) === does);
   const lineEnd = has('feed') || feed !== undefined;
-  const [first = 'a', second] = [...new Set(circuitOf.values())];
+  const [first = 'a', second] = multiwire ? ['a', 'b'] : [...new Set(circuitOf.values())];
   const all = devicePieces(box);
   let chains = 0;
   return all.map(({ id: key, device }): DeviceWork => {
@@ -231,7 +242,7 @@ const takenHots = (pieces: readonly DutyItem[]): Set<string> =>
 
 /** What each cable is taken to do, of those of which that is not recorded in full. */
 function guessRuns(known: Known, devices: readonly DeviceWork[]): Run[] {
-  const { box, pieces, travelers, loopIn, feed, fedBySwitch, bothHots, circuitOf } = known;
+  const { box, pieces, travelers, loopIn, feed, fedBySwitch, bothHots, multiwire, circuitOf } = known;
   const ways = devices.filter(({ chain }) => chain !== undefined);
   const taken = takenHots(pieces);
   // A loop and a load in one box belong together: what the switch at its far end gives goes to the load.
@@ -249,19 +260,24 @@ function guessRuns(known: Known, devices: readonly DeviceWork[]): Run[] {
     const named = piece.label !== undefined ? { name: piece.label } : {};
     const brings = circuitOf.get(key);
     if (piece === feed || role === 'feed' || (role === undefined && brings !== undefined))
-      return run(key, 'feed', { circuits: bothHots && three ? ['a', 'b'] : [brings ?? 'a'], ...named });
+      return run(key, 'feed', {
+        circuits: (bothHots && three) || multiwire ? ['a', 'b'] : [brings ?? 'a'],
+        ...named,
+      });
     const load = () => {
       const own = next();
       if (own === undefined) return undefined;
       const second = three ? next() : undefined;
       return run(key, 'leg', { hots: second === undefined ? [own] : [own, second], ...named });
     };
+    const goesOn = () =>
+      run(key, 'out', { hots: multiwire && three ? ['a', 'b'] : [outCircuits.get(key) ?? first], ...named });
     if (piece.kind === 'fixture') return load() ?? run(key, 'leg', { hots: [first], name: 'luminaire' });
     if ((role === 'leg' || role === 'load') && fedBySwitch)
       return run(key, 'feed', { circuits: ['a'], ...(three ? { switched: true as const } : {}), ...named });
     switch (role) {
       case 'out':
-        return run(key, 'out', { hots: [outCircuits.get(key) ?? first], ...named });
+        return goesOn();
       case 'leg':
       case 'load':
         return load() ?? run(key, 'leg', { hots: [first], ...named });
@@ -285,7 +301,7 @@ function guessRuns(known: Known, devices: readonly DeviceWork[]): Run[] {
       case 'spare':
         return run(key, 'spare', named);
       default:
-        return load() ?? run(key, 'out', { hots: [outCircuits.get(key) ?? first], ...named });
+        return load() ?? goesOn();
     }
   };
   // What was said to go to a load has the first choice of the switches.
@@ -323,22 +339,41 @@ function outsOf({ pieces, circuitOf }: Known, devices: readonly DeviceWork[]): M
   return new Map(outs.map(({ id }, index) => [id, idle[index] ?? circuits[0] ?? 'a']));
 }
 
+/** The circuits with their names: as many as the record names, each its own. */
+function namedCircuits(
+  ids: readonly string[],
+  circuit: string,
+  names: readonly string[],
+  onBreaker: Partial<Circuit>,
+): Circuit[] {
+  const each = names.length === ids.length;
+  return ids.map((id, nth) =>
+    id === 'a'
+      ? { id, name: each ? (names[nth] ?? '') : circuit, ...onBreaker }
+      : { id, name: each ? (names[nth] ?? '') : '' },
+  );
+}
+
 function suggestOne(recorded: BoxDocument, circuit: string): WorkPlan {
   const box = withForced(recorded);
   const breaker = box.site?.breaker;
-  const known = knownOf(box);
+  const names = circuitNames(circuit);
+  const known = knownOf(box, names);
   const devices = guessDevices(known);
-  const onBreaker = { name: circuit, ...(breaker === undefined ? {} : { breaker }) };
+  const onBreaker = breaker === undefined ? {} : { breaker };
   const circuits = [...new Set(known.circuitOf.values())].sort();
   return {
     circuits: known.bothHots
       ? [
-          { id: 'a', ...onBreaker, partner: 'b' },
-          { id: 'b', ...onBreaker },
+          { id: 'a', name: circuit, ...onBreaker, partner: 'b' },
+          { id: 'b', name: circuit, ...onBreaker },
         ]
-      : (circuits.length === 0 ? ['a'] : circuits).map((id) =>
-          id === 'a' ? { id, ...onBreaker } : { id, name: '' },
-        ),
+      : known.multiwire
+        ? [
+            { id: 'a', name: names[0] ?? '', ...onBreaker, partner: 'b' },
+            { id: 'b', name: names[1] ?? '', ...onBreaker },
+          ]
+        : namedCircuits(circuits.length === 0 ? ['a'] : circuits, circuit, names, onBreaker),
     runs: guessRuns(known, devices),
     devices,
     schools: Schools.parse({}),

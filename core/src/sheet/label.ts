@@ -3,8 +3,7 @@
  * The code is a plain address, so that any phone opens it; the app reads the box out of it, whoever printed it.
  */
 import QRCode from 'qrcode';
-import type { BoxRecord, Job } from '../box/record.ts';
-import { RecordId } from '../box/record.ts';
+import { type BoxRecord, isEditionChosen, type Job, RecordId } from '../box/record.ts';
 import { circuitsIn } from '../box/safety.ts';
 import { editionOf } from '../edition/index.ts';
 import { showAmount, unitName } from '../fill/amount.ts';
@@ -53,7 +52,7 @@ export function labelOf({
         certainParts(
           counted,
           certaintyOf(record.box, edition, counted, {
-            chosen: record.box.edition !== undefined || job.editionAssumed !== true,
+            chosen: isEditionChosen(job, record.box),
           }),
         ).head,
       ),

@@ -1,6 +1,6 @@
 /** The one verdict of a box, as its sheet and the cover of a house's sheets say it. */
 import { outcomeOf, VERDICTS } from '../box/closing.ts';
-import type { BoxRecord, Job } from '../box/record.ts';
+import { type BoxRecord, isEditionChosen, type Job } from '../box/record.ts';
 import { certaintyOf } from '../certainty/certainty.ts';
 import { besideOf, isWiringBegun } from '../check/beside.ts';
 import { type BoxVerdict, boxVerdict } from '../check/box-verdict.ts';
@@ -29,7 +29,7 @@ export function sheetVerdict(record: BoxRecord, job: SheetJob, planned: Planned 
   const { box } = record;
   const edition = editionOf(box.edition ?? job.edition);
   const counted = tally(box, edition);
-  const chosen = box.edition !== undefined || job.editionAssumed !== true;
+  const chosen = isEditionChosen(job, box);
   const wiring =
     planned && isWiringBegun(record) ? (planned.good ? 'good' : planned.works ? 'open' : 'wrong') : undefined;
   return boxVerdict(

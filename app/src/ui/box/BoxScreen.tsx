@@ -1,4 +1,5 @@
 /** The box: instrument above, the work of a station or an adder below, one row of thumbs at the bottom. */
+import { isEditionChosen } from '@dense-pack/core/box/record';
 import { certaintyOf } from '@dense-pack/core/certainty/certainty';
 import { rowWith } from '@dense-pack/core/box/rows';
 import { type Surroundings, surroundingsOf } from '@dense-pack/core/run/surroundings';
@@ -8,14 +9,7 @@ import Redo from 'lucide-react-native/icons/redo-2';
 import Undo from 'lucide-react-native/icons/undo-2';
 import { useDeferredValue, useMemo, useRef, useState } from 'react';
 import { type ScrollView, useWindowDimensions, View } from 'react-native';
-import {
-  changeJob,
-  editionFor,
-  isEditionChosen,
-  type ShownBox,
-  type ShownJob,
-  useBox,
-} from '../client/queries';
+import { changeJob, editionFor, type ShownBox, type ShownJob, useBox } from '../client/queries';
 import { useBehind } from '../client/use-behind';
 import type { SettleProps } from '../tape/OpenFacts';
 import { late, LatePart, useLaterFetched } from '../parts/late';

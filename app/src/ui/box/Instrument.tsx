@@ -1,6 +1,6 @@
 /** The instrument: verdict, vessel, its scale and the cables at its edge. */
 import type { Amount } from '@dense-pack/core/fill/amount';
-import type { Job } from '@dense-pack/core/box/record';
+import { isEditionChosen, type Job } from '@dense-pack/core/box/record';
 import { certaintyOf } from '@dense-pack/core/certainty/certainty';
 import { besideOf } from '@dense-pack/core/check/beside';
 import { boxVerdict } from '@dense-pack/core/check/box-verdict';
@@ -11,13 +11,7 @@ import { workRoom } from '@dense-pack/core/fold/work-room';
 import ChevronUp from 'lucide-react-native/icons/chevron-up';
 import { type ReactNode, useDeferredValue, useMemo, useState } from 'react';
 import { View } from 'react-native';
-import {
-  editionFor,
-  isEditionChosen,
-  type ShownBox,
-  useDrawnDocument,
-  useLiveDocument,
-} from '../client/queries';
+import { editionFor, type ShownBox, useDrawnDocument, useLiveDocument } from '../client/queries';
 import { useWiringStanding } from '../client/wiring-known';
 import { Touch } from '../parts/Touch';
 import { FirstOpenFact, type SettleProps } from '../tape/OpenFacts';

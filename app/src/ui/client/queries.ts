@@ -266,10 +266,6 @@ export function editionFor(job: Pick<Job, 'edition'> | undefined, box: BoxFields
   return editionOf(box.edition ?? job?.edition ?? DEFAULT_EDITION);
 }
 
-/** Whether somebody chose the edition a box is counted by. */
-export const isEditionChosen = (job: Pick<Job, 'editionAssumed'>, box: BoxFields['box']): boolean =>
-  box.edition !== undefined || job.editionAssumed !== true;
-
 /** One box of a job and its count. */
 export function useBox(jobId: string, boxId: string) {
   const query = useJob(jobId);

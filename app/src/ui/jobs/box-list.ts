@@ -1,7 +1,7 @@
 /** Finding, filtering and sorting the boxes of a job. */
 import { naturally } from '@dense-pack/core/box/natural-order';
 import { NO_PANEL } from '@dense-pack/core/box/panel';
-import type { Job } from '@dense-pack/core/box/record';
+import { isEditionChosen, type Job } from '@dense-pack/core/box/record';
 import { type Certainty, certaintyOf } from '@dense-pack/core/certainty/certainty';
 import { besideOf, type WiringStanding } from '@dense-pack/core/check/beside';
 import { type BoxVerdict, boxVerdict } from '@dense-pack/core/check/box-verdict';
@@ -12,7 +12,7 @@ import { type Tally, tally } from '@dense-pack/core/fill/tally';
 import type { Assumptions } from '@dense-pack/core/fold/solids';
 import { workRoom } from '@dense-pack/core/fold/work-room';
 import { type Surroundings, surroundingsOf, withSurroundings } from '@dense-pack/core/run/surroundings';
-import { isEditionChosen, type ShownBox } from '../client/queries';
+import type { ShownBox } from '../client/queries';
 import { kitNow } from '../truck/kit';
 
 /** A box with its count, as the list shows it. */
@@ -74,7 +74,7 @@ function countDocument(
   assumed: Assumptions,
 ): CountedDocument {
   const edition = editionOf(box.edition ?? job.edition);
-  const chosen = isEditionChosen({ editionAssumed: job.editionAssumed ?? false }, box);
+  const chosen = isEditionChosen(job, box);
   const by = JSON.stringify([edition.id, chosen, around, assumed]);
   const before = known.get(box);
   if (before?.by === by) return before.one;

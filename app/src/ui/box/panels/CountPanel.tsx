@@ -1,7 +1,7 @@
 /** The tape, what to know about the answer, and how tight the box is to work in. */
 import type { BoxDocument } from '@dense-pack/core/box/document';
 import { checkBox } from '@dense-pack/core/check/check-box';
-import type { Job } from '@dense-pack/core/box/record';
+import { isEditionChosen, type Job } from '@dense-pack/core/box/record';
 import { certaintyOf } from '@dense-pack/core/certainty/certainty';
 import { editionOf } from '@dense-pack/core/edition/index';
 import { wordsOf } from '@dense-pack/core/finding/finding';
@@ -10,7 +10,6 @@ import type { Tally } from '@dense-pack/core/fill/tally';
 import { type Surroundings, withSurroundings } from '@dense-pack/core/run/surroundings';
 import { memo, useDeferredValue, useMemo } from 'react';
 import { View } from 'react-native';
-import { isEditionChosen } from '../../client/queries';
 import { Notice } from '../../parts/Notice';
 import { OtherOpenFacts, type SettleProps } from '../../tape/OpenFacts';
 import { Button } from '../../parts/Press';

@@ -1,4 +1,5 @@
 /** Join: what is spliced to what, joint by joint, drawn, proved and ticked off. */
+import type { Panel } from '@dense-pack/core/box/panel';
 import { comesOut } from '@dense-pack/core/box/comes-out';
 import type { BoxDocument } from '@dense-pack/core/box/document';
 import type { Edition } from '@dense-pack/core/edition/edition';
@@ -53,6 +54,7 @@ const NOTHING_MADE: ReadonlySet<string> = new Set();
 interface JoinStationProps {
   readonly box: ShownBox;
   readonly edition: Edition;
+  readonly panel?: Panel | undefined;
   readonly width: number;
   readonly onBox: ChangeBox;
   readonly onBoth: ChangeBoth;
@@ -77,7 +79,7 @@ function asFound({ box, found }: Pick<ShownBox, 'box' | 'found'>): BoxDocument {
   return { ...found, work: { ...rest, ...(entered === undefined ? {} : { found: entered }) } };
 }
 
-export function JoinStation({ box, edition, width, onBox, onBoth }: JoinStationProps) {
+export function JoinStation({ box, edition, panel, width, onBox, onBoth }: JoinStationProps) {
   const [part, setPart] = useState<Part>('does');
   const mode: Mode = part === 'hand' ? 'found' : 'plan';
   const { box: now, found: before } = box;
@@ -103,6 +105,7 @@ export function JoinStation({ box, edition, width, onBox, onBoth }: JoinStationP
     <Joined
       box={box}
       edition={edition}
+      panel={panel}
       width={width}
       onBox={onBox}
       onBoth={onBoth}
@@ -130,6 +133,7 @@ function Joined({
   box,
   looked,
   edition,
+  panel,
   width,
   onBox,
   onBoth,
@@ -183,7 +187,13 @@ function Joined({
   return (
     <View className="gap-3">
       {(mode === 'plan' || work.found !== undefined) && (
-        <ProofBand judged={judged} mode={mode} pending={pending} onConfirm={() => onWork(confirmAll)} />
+        <ProofBand
+          judged={judged}
+          mode={mode}
+          pending={pending}
+          panel={panel}
+          onConfirm={() => onWork(confirmAll)}
+        />
       )}
       <PartChips
         part={part}

@@ -1,7 +1,9 @@
 /** Whether a wiring works: proved in every position, or what fails and where. */
+import { NO_PANEL, type Panel } from '@dense-pack/core/box/panel';
 import { wordsOf } from '@dense-pack/core/finding/finding';
 import { mistakesIn } from '@dense-pack/core/judge/mistakes';
 import { cap } from '@dense-pack/core/finding/say';
+import { withoutKnownTies } from '@dense-pack/core/run/ties';
 import { roleWords } from '@dense-pack/core/plan/assumed';
 import CircleAlert from 'lucide-react-native/icons/circle-alert';
 import CircleCheck from 'lucide-react-native/icons/circle-check';
@@ -22,6 +24,8 @@ interface ProofBandProps {
   readonly mode: Mode;
   /** The box has changed since: what was proved is of the box before. */
   readonly pending: boolean;
+  /** The panel of the house: a tie it has is not asked for again. */
+  readonly panel?: Panel | undefined;
   /** Records all assumed roles as they are. */
   readonly onConfirm?: (() => void) | undefined;
 }
@@ -29,7 +33,7 @@ interface ProofBandProps {
 const FRAMES = { unknown: 'border-unknown', legal: 'border-legal', over: 'border-over' } as const;
 const TONES = { unknown: 'text-unknown', legal: 'text-legal', over: 'text-over' } as const;
 
-export function ProofBand({ judged, mode, pending, onConfirm }: ProofBandProps) {
+export function ProofBand({ judged, mode, pending, panel = NO_PANEL, onConfirm }: ProofBandProps) {
   const colours = useColours();
   const [all, setAll] = useState(false);
   const [tall, setTall] = useState(0);
@@ -54,7 +58,9 @@ export function ProofBand({ judged, mode, pending, onConfirm }: ProofBandProps) 
     mode === 'found' ? [...hangs.keys(), ...proof.faults.map((one) => wordsOf(one, say))] : judged.troubles;
   const Sign = pending ? Hourglass : good ? CircleCheck : open ? CircleAlert : OctagonX;
   const looks = [
-    ...findings.filter(({ severity }) => severity !== 'violation').map((one) => wordsOf(one, say)),
+    ...withoutKnownTies(findings, circuitry.physical, work, panel)
+      .filter(({ severity }) => severity !== 'violation')
+      .map((one) => wordsOf(one, say)),
     ...(mode === 'plan' ? plan.notes : []),
   ];
   const tone = pending || open ? 'unknown' : good ? 'legal' : 'over';

@@ -2,6 +2,13 @@
 import type { StationProps } from '../station';
 import { JoinStation } from './JoinStation';
 
-export const joinView = ({ box, edition, width, onBox, onBoth }: StationProps) => (
-  <JoinStation box={box} edition={edition} width={width - 32} onBox={onBox} onBoth={onBoth} />
+export const joinView = ({ box, job, edition, width, onBox, onBoth }: StationProps) => (
+  <JoinStation
+    box={box}
+    edition={edition}
+    panel={job.panel}
+    width={width - 32}
+    onBox={onBox}
+    onBoth={onBoth}
+  />
 );

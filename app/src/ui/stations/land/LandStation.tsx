@@ -2,6 +2,7 @@
 import { comesOut } from '@dense-pack/core/box/comes-out';
 import { gangsOf, gangWords } from '@dense-pack/core/box/gangs';
 import type { Edition } from '@dense-pack/core/edition/edition';
+import type { Panel } from '@dense-pack/core/box/panel';
 import { TORQUE } from '@dense-pack/core/plan/landings';
 import Hand from 'lucide-react-native/icons/hand';
 import { useState } from 'react';
@@ -21,10 +22,11 @@ import { tickWork, useWiring } from '../join/use-wiring';
 interface LandStationProps {
   readonly box: ShownBox;
   readonly edition: Edition;
+  readonly panel?: Panel | undefined;
   readonly onBoth: ChangeBoth;
 }
 
-export function LandStation({ box, edition, onBoth }: LandStationProps) {
+export function LandStation({ box, edition, panel, onBoth }: LandStationProps) {
   const kit = useKit();
   const [busy, setBusy] = useState(false);
   const shown = useWiring(box.box, box.circuit, edition, 'plan', box.seen.made, comesOut(box));
@@ -37,7 +39,7 @@ export function LandStation({ box, edition, onBoth }: LandStationProps) {
   const gangs = gangsOf(box.box);
   return (
     <View className="gap-3">
-      <ProofBand judged={judged} mode="plan" pending={pending} />
+      <ProofBand judged={judged} mode="plan" pending={pending} panel={panel} />
       {steps.length > 0 && <Button label="Both hands busy" icon={Hand} onPress={() => setBusy(true)} />}
       {busy && (
         <HandsBusy
