@@ -5,8 +5,20 @@ import { orderOf } from './fold-steps.ts';
 import type { Fold, FoldAnswer, FoldWhy } from './fold.ts';
 import type { Block } from './pack.ts';
 
+const shown = (parts: number) => `${parts < 0 ? '−' : ''}${showInches(sixtyFourths(Math.abs(parts)))} in`;
+
+/** Sixty-fourths of an inch in a sixteenth, as an estimate is told. */
+const SIXTEENTH = 4;
+
+/**
+ * What is there or left over, in sixty-fourths of an inch, as a tape shows it: in sixteenths and never as more than it is. Every
+ * screen, sheet and sentence says the same.
+ */
 export const tape = (parts: number) =>
-  `${parts < 0 ? '−' : ''}${showInches(sixtyFourths(Math.abs(parts)))} in`;
+  shown(Math.abs(parts) < SIXTEENTH ? parts : Math.floor(parts / SIXTEENTH) * SIXTEENTH);
+
+/** What something wants or takes: in sixteenths and never as less than it is. */
+const tapeAtLeast = (parts: number) => shown(Math.ceil(parts / SIXTEENTH) * SIXTEENTH);
 const written = (parts: number) => writeLength(sixtyFourths(parts), 'in');
 
 const MISSING = {
@@ -23,11 +35,11 @@ export function foldWhyWords(why: FoldWhy): string {
     case 'missing':
       return missingWords(why.what);
     case 'too deep':
-      return `The ${why.what} is ${tape(why.depth)} deep, the box ${tape(why.box)}.`;
+      return `The ${why.what} is ${tapeAtLeast(why.depth)} deep, the box ${tape(why.box)}.`;
     case 'too many':
       return `The devices want ${why.need} gangs, the box has ${why.gangs}.`;
     case 'no room to fold':
-      return `${tape(why.left)} are left behind the deepest device; the folded conductors alone want ${tape(why.layers)}.`;
+      return `${tape(why.left)} are left behind the deepest device; the folded conductors alone want ${tapeAtLeast(why.layers)}.`;
     case 'no place':
       return `The connectors find no place: ${why.what.join(', ')}.`;
     case 'not proved':
@@ -43,7 +55,7 @@ export function foldWhyWords(why: FoldWhy): string {
     case 'crosses':
       return `${why.what.join(' and ')} ${why.what.length > 1 ? 'lie' : 'lies'} on the far side of ${why.what.length > 1 ? 'their terminals: bring their tails' : 'its terminal: bring its tail'} across the back.`;
     case 'fold wants':
-      return `${tape(why.left)} are left behind the ${why.what.join(', ')}; a fold wants more than about ${tape(why.wants)}.`;
+      return `${tape(why.left)} are left behind the ${why.what.join(', ')}; a fold wants more than about ${tapeAtLeast(why.wants)}.`;
     case 'spare':
       return why.left <= 0
         ? 'Nothing of the depth is left over.'

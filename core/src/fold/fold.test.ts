@@ -12,7 +12,7 @@ import { readLength } from '../quantity/length.ts';
 import { readCountLine } from '../shorthand/read.ts';
 import type { BoxDocument } from '../box/document.ts';
 import { foldBox } from './fold.ts';
-import { answerFold } from './fold-words.ts';
+import { answerFold, foldWhyWords, tape } from './fold-words.ts';
 import { pack } from './pack.ts';
 
 const nec = editionOf('nec2023');
@@ -503,5 +503,16 @@ test('an octagon with the bracket of a fan has less room, and says so', () => {
   // A shallow octagon with a stud and a hickey under a device is jammed.
   expect(answerOf('box oct-1.5, stud, hickey, 14/2 feed, gfci').why.join(' ')).toMatch(
     /meets? a wall|left behind/,
+  );
+});
+
+test('one depth is told alike on every screen and sheet: in sixteenths, and never as more than it is', () => {
+  // 55/64 in left over: a sheet said 55/64 and the screen 13/16.
+  expect(tape(55)).toBe('¹³⁄₁₆ in');
+  expect(tape(52)).toBe('¹³⁄₁₆ in');
+  expect(tape(3)).toBe('³⁄₆₄ in');
+  expect(tape(-5)).toBe('−¹⁄₈ in');
+  expect(foldWhyWords({ is: 'too deep', what: 'GFCI', depth: 90, box: 89 })).toBe(
+    'The GFCI is 1⁷⁄₁₆ in deep, the box 1³⁄₈ in.',
   );
 });

@@ -361,6 +361,23 @@ describe('the first guess', () => {
         ['leg', 'i3.0,i3.1'],
       ],
     ],
+    // A cable of three conductors beside two switches takes both switched hots, wherever it stands in the line.
+    [
+      '34 in3 2-gang, 12/2, 12/2, 12/3, 2x switch',
+      [
+        ['feed', ''],
+        ['out', 'a'],
+        ['leg', 'i4.0,i4.1'],
+      ],
+    ],
+    [
+      '34 in3 2-gang, 12/3, 12/2, 12/2, 2x switch',
+      [
+        ['leg', 'i4.0,i4.1'],
+        ['feed', ''],
+        ['out', 'a'],
+      ],
+    ],
     [
       '18 in3, 12/2, 12/2, switch',
       [

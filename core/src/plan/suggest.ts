@@ -30,6 +30,8 @@ const run = (of: string, does: Run['does'], more: Partial<Run> = {}): Run => ({
 
 const conductorsOf = (item: DutyItem) =>
   item.kind === 'cable' ? item.conductors : item.kind === 'fixture' ? item.count : 2;
+/** Whether it can take two hots and bring a neutral. */
+const isWide = (item: DutyItem) => item.kind === 'cable' && item.conductors >= 3;
 /** A cable says its word; what a luminaire or a raceway does is told in full or not at all. */
 const saidOf = (item: DutyItem) => (item.kind === 'cable' ? roleOf(item.duty) : undefined);
 
@@ -151,8 +153,10 @@ function knownOf(box: BoxDocument, names: readonly string[]): Known {
   // could be the feed or the light; one beside a feed goes to a switch elsewhere.
   const alone = unsaid.length === 0 && !pieces.some(({ kind }) => kind === 'fixture');
   const loopIn = loops.length > 0 && feeds.length === 0 && (switches.length > 0 || alone);
-  const feed =
-    feeds.length > 0 || loopIn ? undefined : (unsaid.find(({ kind }) => kind === 'cable') ?? unsaid[0]);
+  // Two switches and one cable of three conductors: it takes both switched hots, to a fan with a light as a rule.
+  const toBoth = switches.length >= 2 && unsaid.filter(isWide).length === 1;
+  const first = unsaid.find((piece) => piece.kind === 'cable' && !(toBoth && isWide(piece)));
+  const feed = feeds.length > 0 || loopIn ? undefined : (first ?? unsaid[0]);
   const fedBySwitch =
     feed === undefined &&
     feeds.length === 0 &&
@@ -309,8 +313,10 @@ function guessRuns(known: Known, devices: readonly DeviceWork[]): Run[] {
   const takesLoad = (piece: DutyItem) =>
     piece.kind === 'fixture' || ['leg', 'load', 'loop'].includes(saidOf(piece) ?? '');
   let waiting = pieces.filter((piece) => runOf(piece) === undefined && takesLoad(piece)).length;
+  const wideFirst =
+    free.length >= 2 ? [...pieces].sort((a, b) => Number(isWide(b)) - Number(isWide(a))) : pieces;
   for (const early of [true, false])
-    for (const piece of pieces) {
+    for (const piece of early ? pieces : wideFirst) {
       const recorded = runOf(piece);
       if (recorded !== undefined) {
         // A leg that was told to take no switch leaves its own to nobody: the guess for the others stays as it was.

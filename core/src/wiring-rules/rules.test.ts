@@ -154,6 +154,18 @@ test.each<[string, string, string, (wiring: Wiring) => Wiring, RegExp]>([
     /is 14 AWG on the 20 A breaker of circuit 1: 12 AWG is the least/,
   ],
   [
+    'a thin pigtail that is a ground by where it lands, whatever its color (250.122, from memory)',
+    MIDDLE,
+    'thin-ground',
+    (w) => ({
+      ...w,
+      pigtails: w.pigtails.map((one) =>
+        one.colour === 'bare' ? { ...one, size: 14, colour: 'black' } : one,
+      ),
+    }),
+    /250\.122|14 AWG/,
+  ],
+  [
     'an unmarked white that carries a hot',
     LOOP,
     'unmarked-white',

@@ -1,4 +1,5 @@
 /** Pigtails are as thick as their breaker asks: hots and neutrals 240.4(D), grounds 250.122 or CEC Table 16. */
+import { BOX_SCREW } from '../physical/end.ts';
 import { isGroundColour } from '../physical/pieces.ts';
 import { sharersOf } from '../physical/circuits.ts';
 import { liveFrom, neutralsIn } from '../simulate/state.ts';
@@ -14,7 +15,7 @@ export const sizes: WiringRule = (subject) => {
   if (most === undefined) return [];
   const { leastGround, leastConductor } = edition.terminals;
   return [...pigtails].flatMap(([end, { size, colour }]): WiringFinding[] => {
-    if (isGroundColour(colour)) {
+    if (isGroundColour(colour) || isMeantAsGround(subject, end)) {
       const least = leastGround.value[most];
       if (size <= least) return [];
       return [
@@ -36,6 +37,19 @@ export const sizes: WiringRule = (subject) => {
     });
   });
 };
+
+/** Whether an end is a ground by where it is, whatever its color: on a ground terminal, or in a joint with a ground conductor. */
+function isMeantAsGround({ wiring, ports, colourOf }: Subject, end: string): boolean {
+  const isOnGround = wiring.lands.some(
+    ({ end: landed, at }) => landed === end && (at === BOX_SCREW || ports.get(at)?.port.metal === 'green'),
+  );
+  return (
+    isOnGround ||
+    wiring.joints.some(
+      ({ ends }) => ends.includes(end) && ends.some((one) => isGroundColour(colourOf(one) ?? '')),
+    )
+  );
+}
 
 /** The circuits whose hot or neutral an end carries in some position. */
 function circuitsAt({ states, work }: Subject, end: string): string[] {

@@ -1,7 +1,6 @@
 /** The answer whether a box folds, what stands behind it, and what it rests on. */
 import type { FoldAnswer } from '@dense-pack/core/fold/fold';
-import { FOLD_ANSWERS } from '@dense-pack/core/fold/fold-words';
-import { showInches, sixtyFourths } from '@dense-pack/core/quantity/length';
+import { FOLD_ANSWERS, tape } from '@dense-pack/core/fold/fold-words';
 import CircleAlert from 'lucide-react-native/icons/circle-alert';
 import CircleCheck from 'lucide-react-native/icons/circle-check';
 import CircleQuestion from 'lucide-react-native/icons/circle-question-mark';
@@ -11,10 +10,6 @@ import { go } from '../../parts/go';
 import { Button } from '../../parts/Press';
 import { Words } from '../../parts/Words';
 import { useColours } from '../../theme/theme';
-
-/** Sixty-fourths of an inch as a tape shows them: an estimate is told in sixteenths, and never as more than it is. */
-export const tape = (parts: number) =>
-  `${showInches(sixtyFourths(parts < 4 ? parts : Math.floor(parts / 4) * 4))} in`;
 
 /** What the answer rests on, and the way to change it. */
 export function Assumed({ words }: { readonly words: readonly string[] }) {

@@ -1,6 +1,12 @@
 /** Fold: the box opened layer by layer, from the back; what is in the way and what would help. An estimate, beside the verdict. */
 import type { Edition } from '@dense-pack/core/edition/edition';
-import { FOLD_ANSWERS, foldWhyWords, GROUND_SIDES, type GroundSide } from '@dense-pack/core/fold/fold-words';
+import {
+  FOLD_ANSWERS,
+  foldWhyWords,
+  GROUND_SIDES,
+  type GroundSide,
+  tape,
+} from '@dense-pack/core/fold/fold-words';
 import { helpWords } from '@dense-pack/core/fold/help';
 import type { Planned } from '@dense-pack/core/plan/planned';
 import { useMemo, useState } from 'react';
@@ -15,7 +21,7 @@ import { Words } from '../../parts/Words';
 import { useKit } from '../../truck/kit';
 import { Planning } from '../join/Planning';
 import { useWiring } from '../join/use-wiring';
-import { Answer, Assumed, tape } from './Answer';
+import { Answer, Assumed } from './Answer';
 import type { Folded, FoldingAnswer } from './fold-answers';
 import { OpenedBox } from './OpenedBox';
 import { RoughInView } from './RoughInView';
