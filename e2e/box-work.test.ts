@@ -249,7 +249,7 @@ test('a fact that is recorded becomes a finding; one that is not stays “not ch
   await hand.touch('Fix');
   await hand.saysSomewhere('The box is legal as it is.');
   await hand.touch('Checks');
-  await hand.touch('Facts the checks need');
+  await hand.touch('All facts');
   await hand.touch('30');
   await hand.sees('finding', '14 AWG on a 30 A breaker: it needs 10 AWG or larger');
   await hand.sees('verdict', 'Fill legal, ');

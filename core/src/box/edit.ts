@@ -198,7 +198,7 @@ export function changeKind(box: BoxDocument, { form, gangs, material }: Kind): B
   });
   const emptied = changeSite(
     { ...bare, items: bare.items.filter(({ kind }) => kind !== 'clamps') },
-    { depth: undefined, entries: undefined, rated: undefined },
+    { depth: undefined, entries: undefined, rated: undefined, right: undefined },
   );
   return forgetAbsent(emptied, ['clamps', 'stud', 'hickey']);
 }
@@ -209,7 +209,9 @@ export function changeSite(
   change: { [K in keyof Site]?: Site[K] | undefined },
 ): BoxDocument {
   const { site: before, ...rest } = box;
-  const site = without({ ...before, ...change });
+  // What is measured now was looked at before: the measure counts.
+  const right = before?.right?.filter((fact) => change[fact] === undefined);
+  const site = without({ ...before, right: right?.length === 0 ? undefined : right, ...change });
   return Object.keys(site).length === 0 ? rest : { ...rest, site: site as Site };
 }
 

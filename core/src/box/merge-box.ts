@@ -7,6 +7,7 @@ export type Merged = MergedOf<BoxFields>;
 /** Lists of which each entry is there or not: what was added and taken out is kept of both. */
 const SETS = new Set([
   'box.absent',
+  'box.site.right',
   'box.work.renewed',
   'seen.conditions',
   'seen.safe',

@@ -10,6 +10,20 @@ import { inches } from '../quantity/length.ts';
 
 export { type Place, PLACES };
 
+/** Facts that somebody tells by eye, without a tape: they are within their limits. Of what hangs there: it is neither a fan nor over 50 lb. */
+export const LOOKED = [
+  'free',
+  'past',
+  'sheath',
+  'support',
+  'entries',
+  'setback',
+  'gap',
+  'edge',
+  'hangs',
+] as const;
+export type Looked = (typeof LOOKED)[number];
+
 /** What hangs on a box, or what it is rated for, beyond a light luminaire. */
 export const HANGINGS = ['fan', 'heavy'] as const;
 
@@ -63,5 +77,7 @@ export const Site = z.strictObject({
   door: z.enum(['left', 'right']).optional(),
   /** The walls are finished: cables to a box cut in since were fished, those of a nailed one were there before the board. */
   finished: z.literal(true).optional(),
+  /** What somebody looked at and found within its limit, without measuring it. A measure, where there is one, counts. */
+  right: z.array(z.enum(LOOKED)).min(1).max(LOOKED.length).optional(),
 });
 export type Site = z.output<typeof Site>;

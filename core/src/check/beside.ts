@@ -6,6 +6,7 @@ import { outcomeOf } from '../box/closing.ts';
 import type { Panel } from '../box/panel.ts';
 import { racewayWiresIn } from '../box/raceway-wires.ts';
 import type { BoxRecord } from '../box/record.ts';
+import type { Outcome } from './finding.ts';
 import { inTheWall, restedTooLong, safetyOf } from '../box/safety.ts';
 
 /** How the wiring of a box is, where it was worked out: proved, resting on roles nobody confirmed, or wrong. */
@@ -15,9 +16,17 @@ export type WiringStanding = 'good' | 'open' | 'wrong';
 export interface Beside {
   readonly wrong: readonly string[];
   readonly open: readonly string[];
+  /** What the checks beside the fill want to know first: it is said, and leaves the verdict of the fill as it is. */
+  readonly unknown?: string | undefined;
 }
 
 export const NOTHING_BESIDE: Beside = { wrong: [], open: [] };
+
+/** @example unknownWords(outcome) // 'breaker and place not known' */
+export function unknownWords({ notChecked }: Pick<Outcome, 'notChecked'>): string | undefined {
+  const names = (['breaker', 'place'] as const).filter((fact) => notChecked.some((one) => one.fact === fact));
+  return names.length === 0 ? undefined : `${names.join(' and ')} not known`;
+}
 
 interface Known {
   readonly panel: Panel;

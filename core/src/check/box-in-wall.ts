@@ -12,7 +12,7 @@ export const boxInWall: Check = ({ box, edition }) => {
   const { cavity, behind } = box.site ?? {};
   if (cavity === undefined || box.shell.form === 'surface' || box.shell.form === 'pan') return DOES_NOT_APPLY;
   const inside = boxDepth(box, edition);
-  if (inside === null) return notChecked('box-in-wall', section, 'the depth of the box');
+  if (inside === null) return notChecked('box-in-wall', section, 'the depth of the box', 'depth');
   const room = lengthIn(cavity) - (behind === undefined ? 0 : recorded(behind));
   return inside <= room
     ? PASS

@@ -5,7 +5,7 @@ import { tally } from '../fill/tally.ts';
 import { boxOf } from '../tests/layouts.ts';
 import { BoxFields } from '../box/record.ts';
 import { NO_PANEL } from '../box/panel.ts';
-import { besideOf, type WiringStanding } from './beside.ts';
+import { besideOf, NOTHING_BESIDE, unknownWords, type WiringStanding } from './beside.ts';
 import { boxVerdict } from './box-verdict.ts';
 import { checkBox } from './check-box.ts';
 
@@ -61,4 +61,27 @@ test('a wiring that is wrong or rests on assumed roles is told, and is not green
   });
   expect(verdict(legal, 'wrong').is).toBe('violation');
   expect(verdict('18 in3, 3x 12/2, duplex', 'wrong')).toMatchObject({ is: 'over', head: 'over by 2.25 in³' });
+});
+
+test('a legal box whose breaker or place is not known says so, and no other does', () => {
+  const nec = editionOf('nec2023');
+  const more = (line: string) => {
+    const box = boxOf(line);
+    const counted = tally(box, nec);
+    const certainty = certaintyOf(box, nec, counted, { chosen: true });
+    const checked = checkBox(box, nec, counted);
+    return boxVerdict(counted, certainty, checked.findings, {
+      ...NOTHING_BESIDE,
+      unknown: unknownWords(checked),
+    });
+  };
+  expect(more('18 in3, 2x 12/2, duplex')).toEqual({
+    is: 'legal',
+    head: 'legal, 2.25 in³ left',
+    more: 'one more 12 AWG allowance; breaker and place not known',
+  });
+  expect(more('18 in3, 2x 12/2, switch, breaker 20').more).toContain('; place not known');
+  expect(more('18 in3, 2x 12/2, duplex, breaker 20, place hall, protected afci').more).toBe(
+    'one more 12 AWG allowance',
+  );
 });

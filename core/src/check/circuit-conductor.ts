@@ -9,7 +9,8 @@ export const circuitConductor: Check = ({ box, cables, edition }) => {
   const breaker = box.site?.breaker;
   const singles = box.items.filter((item) => item.kind === 'conductors' || item.kind === 'pigtails');
   if (cables.length + singles.length === 0) return DOES_NOT_APPLY;
-  if (breaker === undefined) return notChecked('circuit-conductor', section, 'the breaker’s rating');
+  if (breaker === undefined)
+    return notChecked('circuit-conductor', section, 'the breaker’s rating', 'breaker');
   const least = value[breaker];
   return together([
     PASS,

@@ -15,7 +15,8 @@ export const circuitDuty: Check = ({ box, devices, edition }) => {
   const duty = edition.checks.protection.duties[place];
   if (!duty) return DOES_NOT_APPLY;
   const breaker = box.site?.breaker;
-  if (breaker === undefined) return notChecked('circuit-duty', duty.section, 'the breaker\u2019s rating');
+  if (breaker === undefined)
+    return notChecked('circuit-duty', duty.section, 'the breaker’s rating', 'breaker');
   const ids = receptacles.map(({ id }) => id);
   const about = { place: PLACES[place], breaker, least: duty.amps, serves: duty.serves };
   const alone = (box.work?.circuits.length ?? 1) < 2;

@@ -13,7 +13,8 @@ export const circuitReceptacle: Check = ({ box, devices, edition }) => {
   if (receptacles.length === 0) return DOES_NOT_APPLY;
   if (section === null) return notRecorded('circuit-receptacle', edition);
   const breaker = box.site?.breaker;
-  if (breaker === undefined) return notChecked('circuit-receptacle', section, 'the breaker’s rating');
+  if (breaker === undefined)
+    return notChecked('circuit-receptacle', section, 'the breaker’s rating', 'breaker');
   return together(
     gathered(receptacles).map(({ item: { device, amps }, items }) => {
       const ids = items.map(({ id }) => id);
@@ -24,7 +25,7 @@ export const circuitReceptacle: Check = ({ box, devices, edition }) => {
       if (breaker > 20) return found('large-breaker');
       if (amps === undefined) {
         return breaker === 15 || !edition.checks.fifteenOnTwenty
-          ? notChecked('circuit-receptacle', section, `whether the ${device} is rated 15 or 20 A`)
+          ? notChecked('circuit-receptacle', section, `whether the ${device} is rated 15 or 20 A`, 'amps')
           : PASS;
       }
       if (breaker === 15 && amps === 20) return found('twenty-on-fifteen');

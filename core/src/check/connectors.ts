@@ -11,7 +11,8 @@ export const connectors: Check = ({ box, cables, edition }) => {
   const section = sections.connectors;
   if (section === null) return notRecorded('connectors', edition);
   const material = box.shell.material ?? (box.shell.box === undefined ? undefined : 'metal');
-  if (material === undefined) return notChecked('connectors', section, 'whether the box is metal or plastic');
+  if (material === undefined)
+    return notChecked('connectors', section, 'whether the box is metal or plastic', 'material');
   const armor = cables.filter(({ make }) => make === 'mc' || make === 'ac');
   const armored = cables.some(({ make }) => make === 'ac');
   const clamped = box.items.some((item) => item.kind === 'clamps');

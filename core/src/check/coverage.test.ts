@@ -25,7 +25,7 @@ const MATERIALS = ['plastic', 'metal'] as const;
 
 /** Facts of a box in which every fact is wrong, every one is right, or none is known. */
 const WRONG =
-  'breaker 60, free 4 in, past 1 in, sheath 0 in, support 40 in, entries 0, setback 2 in, finish combustible, gap 1 in, edge 1/2 in, exposed, bored, hangs fan, cavity 1/2 in, deep 1 in';
+  'breaker 60, free 4 in, past 1 in, sheath 0 in, support 40 in, entries 0, setback 2 in, finish noncombustible, gap 1 in, edge 1/2 in, exposed, bored, hangs fan, cavity 1/2 in, deep 1 in';
 const RIGHT =
   'breaker 20, free 8 in, past 4 in, sheath 1/2 in, support 6 in, entries 6, setback 0 in, finish combustible, gap 1/16 in, edge 2 in, cavity 4 in, deep 3 in, hangs fan, rated fan';
 

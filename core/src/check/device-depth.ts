@@ -51,7 +51,7 @@ export const deviceDepthCheck: Check = ({ box, devices, edition }) => {
   const section = edition.checks.sections['device-depth'];
   if (section === null) return devices.length === 0 ? DOES_NOT_APPLY : notRecorded('device-depth', edition);
   const inside = boxDepth(box, edition);
-  if (inside === null) return notChecked('device-depth', section, 'the inside depth of the box');
+  if (inside === null) return notChecked('device-depth', section, 'the inside depth of the box', 'depth');
   const inBox = largestInsulatedIn(box);
   if (devices.length === 0) {
     return inside >= LEAST_DEPTH.value.bare

@@ -2,6 +2,7 @@
  * What a check beyond fill says. A fact that was not recorded gives “not checked”, never a silent pass.
  */
 import { type BoxDocument, type Item, type ItemOf, lengthIn } from '../box/document.ts';
+import type { Looked, Site } from '../box/site.ts';
 import type { CheckName, Edition } from '../edition/index.ts';
 import type { Tally } from '../fill/tally.ts';
 import { type ArgsOf, type Argument, type Finding, finding, type Severity } from '../finding/finding.ts';
@@ -16,7 +17,12 @@ export interface NotChecked {
   readonly section: string;
   /** The fact that is missing, as “not checked: …” goes on. */
   readonly needs: string;
+  /** The fact by its name in the record; undefined where no fact would help, as for a rule that is not recorded. */
+  readonly fact?: WantedFact;
 }
+
+/** A fact that a check can want. */
+export type WantedFact = keyof Site | 'amps' | 'material';
 
 export interface Outcome {
   readonly findings: readonly CheckFinding[];
@@ -69,8 +75,18 @@ export function finds<C extends CheckName>(
 }
 
 /** A fact is missing. */
-export function notChecked(check: CheckName, section: string, needs: string): Outcome {
-  return { findings: [], notChecked: [{ check, section, needs }], made: true };
+export function notChecked(check: CheckName, section: string, needs: string, fact?: WantedFact): Outcome {
+  const wanted = { check, section, needs, ...(fact === undefined ? {} : { fact }) };
+  return { findings: [], notChecked: [wanted], made: true };
+}
+
+/** A fact is missing that somebody tells by eye: passed where they looked and it is right. */
+export function lookedAt(
+  check: CheckName,
+  { box }: Pick<Subject, 'box'>,
+  { section, needs, fact }: { readonly section: string; readonly needs: string; readonly fact: Looked },
+): Outcome {
+  return box.site?.right?.includes(fact) ? PASS : notChecked(check, section, needs, fact);
 }
 
 /** Several outcomes as one. */

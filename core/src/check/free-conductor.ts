@@ -3,35 +3,35 @@
  * opening under 8 in; CEC 150 mm. From memory.
  */
 import { lengthIn } from '../box/document.ts';
-import { type Check, DOES_NOT_APPLY, finds, notChecked, notRecorded, PASS, together } from './finding.ts';
+import {
+  type Check,
+  DOES_NOT_APPLY,
+  finds,
+  lookedAt,
+  notRecorded,
+  type Outcome,
+  PASS,
+  together,
+} from './finding.ts';
+import type { Length } from '../quantity/length.ts';
 
 export const freeConductor: Check = ({ box, cables, edition }) => {
   if (cables.length === 0 && !box.items.some((item) => item.kind === 'conductors')) return DOES_NOT_APPLY;
   const section = edition.checks.sections['free-conductor'];
   if (section === null) return notRecorded('free-conductor', edition);
   const { free, past } = box.site ?? {};
-  if (free === undefined) return notChecked('free-conductor', section, 'the free length of the conductors');
   const { least, past: leastPast } = edition.checks.freeConductor;
-  const length = lengthIn(free);
-  const short =
-    length < least
-      ? finds('free-conductor', { is: length, limit: least, past: false }, { severity: 'violation', section })
-      : PASS;
-  if (leastPast === null) return short;
-  if (past === undefined) {
-    return together([
-      short,
-      notChecked('free-conductor', section, 'how far conductors reach past the opening'),
-    ]);
-  }
-  return together([
-    short,
-    lengthIn(past) < leastPast
-      ? finds(
-          'free-conductor',
-          { is: lengthIn(past), limit: leastPast, past: true },
-          { severity: 'violation', section },
-        )
-      : PASS,
-  ]);
+  const isFree = 'the free length of the conductors';
+  const reach = 'how far conductors reach past the opening';
+  const judged = (length: string | undefined, limit: Length, isPast: boolean): Outcome => {
+    if (length === undefined)
+      return isPast
+        ? lookedAt('free-conductor', { box }, { section, needs: reach, fact: 'past' })
+        : lookedAt('free-conductor', { box }, { section, needs: isFree, fact: 'free' });
+    const is = lengthIn(length);
+    return is >= limit
+      ? PASS
+      : finds('free-conductor', { is, limit, past: isPast }, { severity: 'violation', section });
+  };
+  return together([judged(free, least, false), leastPast === null ? PASS : judged(past, leastPast, true)]);
 };

@@ -27,7 +27,7 @@ export const groundSize: Check = ({ box, cables, edition }) => {
   if (grounds.length === 0) return none.length === 0 ? DOES_NOT_APPLY : missing;
   const breaker = box.site?.breaker;
   if (breaker === undefined)
-    return together([missing, notChecked('ground-size', section, 'the breaker’s rating')]);
+    return together([missing, notChecked('ground-size', section, 'the breaker’s rating', 'breaker')]);
   const least = value[breaker];
   const small = grounds.filter(({ size }) => size > least);
   const [first] = small;

@@ -40,7 +40,12 @@ export const protection: Check = (subject) => {
       ? finds('protection', { why: 'tamper' }, { severity: 'advice', section: tamper })
       : PASS,
     place === undefined
-      ? notChecked('protection', edition.checks.sections.protection ?? edition.name, 'the place of this box')
+      ? notChecked(
+          'protection',
+          edition.checks.sections.protection ?? edition.name,
+          'the place of this box',
+          'place',
+        )
       : required(subject, place, landing, receptacles),
   ]);
 };
@@ -64,7 +69,7 @@ function required(
     reach: 'every' | 'countertop' | 'unfinished' | 'near water' | 'near grade',
   ): Outcome => {
     if (open.length === 0 || !small || has(ahead, why)) return PASS;
-    if (breaker === undefined) return notChecked('protection', section, 'the breaker\u2019s rating');
+    if (breaker === undefined) return notChecked('protection', section, 'the breaker’s rating', 'breaker');
     return finds(
       'protection',
       { why, place: PLACES[place], reach },

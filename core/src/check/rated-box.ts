@@ -1,7 +1,7 @@
 /**
  * A fan, or more than 50 lb, hangs on a box rated for it (NEC 314.27, from memory).
  */
-import { type Check, DOES_NOT_APPLY, finds, notChecked, notRecorded, PASS } from './finding.ts';
+import { type Check, DOES_NOT_APPLY, finds, lookedAt, notRecorded, PASS } from './finding.ts';
 
 export const ratedBox: Check = ({ box, edition }) => {
   const section = edition.checks.sections['rated-box'];
@@ -10,7 +10,13 @@ export const ratedBox: Check = ({ box, edition }) => {
   if (hangs === undefined && !ceiling) return DOES_NOT_APPLY;
   if (section === null) return notRecorded('rated-box', edition);
   if (hangs === undefined) {
-    return ceiling ? notChecked('rated-box', section, 'whether a fan or more than 50 lb hangs here') : PASS;
+    return ceiling
+      ? lookedAt(
+          'rated-box',
+          { box },
+          { section, needs: 'whether a fan or more than 50 lb hangs here', fact: 'hangs' },
+        )
+      : PASS;
   }
   if (rated === hangs || rated === 'fan') return PASS;
   return finds('rated-box', { hangs }, { severity: 'violation', section });

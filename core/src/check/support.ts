@@ -5,7 +5,7 @@
  * before the board. From memory.
  */
 import { lengthIn } from '../box/document.ts';
-import { type Check, DOES_NOT_APPLY, finds, notChecked, type Outcome, PASS, together } from './finding.ts';
+import { type Check, DOES_NOT_APPLY, finds, lookedAt, type Outcome, PASS, together } from './finding.ts';
 
 export const support: Check = ({ box, cables, edition }) => {
   if (cables.length === 0) return DOES_NOT_APPLY;
@@ -22,7 +22,11 @@ export const support: Check = ({ box, cables, edition }) => {
       if (finished && !nailed && rule.fished)
         return finds('support', { fished: true }, { severity: 'advice', section });
       if (distance === undefined)
-        return notChecked('support', section, 'the distance to the nearest support');
+        return lookedAt(
+          'support',
+          { box },
+          { section, needs: 'the distance to the nearest support', fact: 'support' },
+        );
       const single = rule.single !== null && singlePlastic;
       const most = single && rule.single !== null ? rule.single : rule.most;
       return lengthIn(distance) <= most

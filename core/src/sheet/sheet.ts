@@ -9,6 +9,7 @@ import { comesOut } from '../box/comes-out.ts';
 import { circuitsIn } from '../box/safety.ts';
 import { STAGES } from '../box/words.ts';
 import { checkBox } from '../check/check-box.ts';
+import { wantedFacts } from '../check/open-checks.ts';
 import type { Edition } from '../edition/edition.ts';
 import { editionOf } from '../edition/index.ts';
 import { type Amount, showAmount, unitName } from '../fill/amount.ts';
@@ -163,7 +164,8 @@ function changePart({ box, found, stage }: BoxRecord, edition: Edition): Part[] 
 }
 
 function checksPart({ box }: BoxRecord, edition: Edition, counted: Tally): Part {
-  const { findings, notChecked } = checkBox(box, edition, counted);
+  const { findings } = checkBox(box, edition, counted);
+  const { matters } = wantedFacts(box, edition, counted);
   const words = { violation: 'wrong', look: 'look', advice: 'advice' };
   const say = plainSayer(edition.unit);
   return {
@@ -179,13 +181,13 @@ function checksPart({ box }: BoxRecord, edition: Edition, counted: Tally): Part 
           ],
         };
       }),
-      ...(notChecked.length === 0
+      ...(matters.length === 0
         ? []
         : [
             {
               cells: [
                 'not checked',
-                `for want of ${notChecked.map(({ section, needs }) => `${needs} (${section})`).join('; ')}.`,
+                `for want of ${matters.map(({ sections, needs }) => `${needs} (${sections.join(', ')})`).join('; ')}.`,
               ],
             },
           ]),

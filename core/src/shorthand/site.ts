@@ -1,5 +1,5 @@
 /** Reads and prints the facts of the checks beyond fill: `breaker 20`, `setback 3/8 in`, `finish combustible`. */
-import { HANGINGS, PLACES, PROTECTIONS, type Site } from '../box/site.ts';
+import { HANGINGS, LOOKED, type Looked, PLACES, PROTECTIONS, type Site } from '../box/site.ts';
 import { BREAKERS } from '../edition/index.ts';
 import { printLength, readLength } from '../quantity/length.ts';
 import { NUMBER } from '../quantity/number.ts';
@@ -41,9 +41,16 @@ export function readSiteItem(scan: Scanner, reading: Reading): Problem | 'read' 
   const word = scan.takeWord(WORDS);
   if (word === undefined) return undefined;
   const site = (reading.site ??= {});
+  const looked = (fact: Looked): Problem | 'read' => {
+    const before = (site.right ?? []) as readonly Looked[];
+    if (fact in site || before.includes(fact)) return { expected: `only one “${word}”` };
+    site.right = [...before, fact];
+    return atEnd(scan, 'nothing more after it') ?? 'read';
+  };
   const put = (key: keyof Site, value: unknown, expected: string): Problem | 'read' => {
     if (value === undefined) return { expected };
-    if (key in site) return { expected: `only one “${word}”` };
+    if (key in site || (site.right as readonly string[] | undefined)?.includes(key))
+      return { expected: `only one “${word}”` };
     site[key] = value as never;
     return atEnd(scan, 'nothing more after it') ?? 'read';
   };
@@ -52,6 +59,9 @@ export function readSiteItem(scan: Scanner, reading: Reading): Problem | 'read' 
     const known = BREAKERS.find((one) => one === amps);
     return put('breaker', known, `a breaker of ${BREAKERS.join(', ')} A, such as “breaker 20”`);
   }
+  // Somebody looked, and it is within its limit; nothing heavy hangs there.
+  const byEye = LOOKED.find((fact) => fact === word);
+  if (byEye !== undefined && scan.takeWord([byEye === 'hangs' ? 'light' : 'right'])) return looked(byEye);
   if (word === 'entries') {
     const count = scan.take(/(\d+)(?!\d)/)?.[1];
     return put('entries', count === undefined ? undefined : Number(count), 'a number, such as “entries 4”');
@@ -64,7 +74,11 @@ export function readSiteItem(scan: Scanner, reading: Reading): Problem | 'read' 
   const key = LENGTHS[word as keyof typeof LENGTHS];
   const length = readLength(scan.take(LENGTH)?.[1] ?? '');
   const written = length === undefined ? undefined : length === 0 ? '0 in' : printLength(length);
-  return put(key, written, `a length after “${word}”, such as “${word} 1/4 in”`);
+  return put(
+    key,
+    written,
+    `a length after “${word}”, such as “${word} 1/4 in”${byEye === undefined ? '' : `, or “${word} right”`}`,
+  );
 }
 
 /** The facts as items of a count line. */
@@ -78,6 +92,8 @@ export function printSite(site: Site | undefined): string[] {
     const length = site[LENGTHS[word]];
     if (length !== undefined) said.push(`${word} ${length}`);
   }
+  for (const fact of site.right ?? [])
+    if (site[fact] === undefined) said.push(fact === 'hangs' ? 'hangs light' : `${fact} right`);
   for (const flag of FLAGS) if (site[flag] === true) said.push(flag);
   return said;
 }

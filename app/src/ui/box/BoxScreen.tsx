@@ -192,6 +192,7 @@ export function BoxScreen({ jobId, boxId, first }: BoxScreenProps) {
             job={job}
             counted={counted}
             edition={edition}
+            around={around}
             tape={tape}
             width={workWidth}
             onBox={edit}

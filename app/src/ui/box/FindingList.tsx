@@ -1,5 +1,6 @@
 /** What the checks beyond fill found, gravest first, and what they could not check. */
 import type { Outcome } from '@dense-pack/core/check/finding';
+import type { Wanted } from '@dense-pack/core/check/open-checks';
 import type { Edition } from '@dense-pack/core/edition/edition';
 import { sentenceOf, type Severity } from '@dense-pack/core/finding/finding';
 import { plainSayer } from '@dense-pack/core/finding/say';
@@ -20,11 +21,13 @@ const SIGNS: Record<Severity, { icon: LucideIcon; word: string; tone: 'over' | '
 const TONES = { over: 'text-over', unknown: 'text-unknown', soft: 'text-soft' } as const;
 
 interface FindingListProps {
-  readonly checked: Outcome;
+  readonly findings: Outcome['findings'];
+  /** Facts that are missing and could make a violation. */
+  readonly matters: Wanted['matters'];
   readonly edition: Pick<Edition, 'unit'>;
 }
 
-export function FindingList({ checked, edition }: FindingListProps) {
+export function FindingList({ findings, matters, edition }: FindingListProps) {
   const say = plainSayer(edition.unit);
   const colours = useColours();
   return (
@@ -32,8 +35,8 @@ export function FindingList({ checked, edition }: FindingListProps) {
       <Words heading={2} strong>
         Beside the fill
       </Words>
-      {checked.findings.length === 0 && <Words tone="text-soft">Nothing was found.</Words>}
-      {checked.findings.map((one, nth) => {
+      {findings.length === 0 && <Words tone="text-soft">Nothing was found.</Words>}
+      {findings.map((one, nth) => {
         const { code, severity, section } = one;
         const { words, cure } = sentenceOf(one, say);
         const { icon: Icon, word, tone } = SIGNS[severity];
@@ -51,11 +54,11 @@ export function FindingList({ checked, edition }: FindingListProps) {
           </View>
         );
       })}
-      {checked.notChecked.length > 0 && (
-        <Fold title={`Not checked (${checked.notChecked.length})`}>
-          {checked.notChecked.map(({ check, section, needs }, nth) => (
-            <Words key={`${check}${nth}`} className="border-t border-hair px-3 py-2" testID="not-checked">
-              {`Not checked, ${section}: ${needs}.`}
+      {matters.length > 0 && (
+        <Fold title={`Not checked (${matters.length})`}>
+          {matters.map(({ needs, sections }) => (
+            <Words key={needs} className="border-t border-hair px-3 py-2" testID="not-checked">
+              {`Not checked, ${sections.join(', ')}: ${needs}.`}
             </Words>
           ))}
         </Fold>

@@ -2,7 +2,7 @@
 import type { Amount } from '@dense-pack/core/fill/amount';
 import { isEditionChosen, type Job } from '@dense-pack/core/box/record';
 import { certaintyOf } from '@dense-pack/core/certainty/certainty';
-import { besideOf } from '@dense-pack/core/check/beside';
+import { besideOf, unknownWords } from '@dense-pack/core/check/beside';
 import { boxVerdict } from '@dense-pack/core/check/box-verdict';
 import { checkBox } from '@dense-pack/core/check/check-box';
 import { tally } from '@dense-pack/core/fill/tally';
@@ -88,15 +88,17 @@ function LiveVerdict({
   const wiring = useWiringStanding(box, shown, job);
   // How long the work has rested is looked at when one comes here.
   const [now] = useState(() => Date.now());
+  const checked = useMemo(
+    () => checkBox(withSurroundings(box, around), edition, counted),
+    [box, around, edition, counted],
+  );
   const verdict = useMemo(
     () =>
-      boxVerdict(
-        counted,
-        certainty,
-        checkBox(withSurroundings(box, around), edition, counted).findings,
-        besideOf({ ...shown, box }, { panel: job.panel, wiring, now }),
-      ),
-    [shown, box, edition, counted, certainty, around, wiring, job.panel, now],
+      boxVerdict(counted, certainty, checked.findings, {
+        ...besideOf({ ...shown, box }, { panel: job.panel, wiring, now }),
+        unknown: unknownWords(checked),
+      }),
+    [shown, box, checked, counted, certainty, wiring, job.panel, now],
   );
   return (
     <View className="gap-2">

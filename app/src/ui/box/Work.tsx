@@ -23,6 +23,7 @@ export const Work = memo(function Work({
   job,
   counted,
   edition,
+  around,
   tape,
   width,
   onBox,
@@ -33,7 +34,7 @@ export const Work = memo(function Work({
   if ('station' in open) {
     if (open.station === 'count') return tape;
     const View = STATION_VIEWS[open.station];
-    return <View {...{ box, job, counted, edition, tape, width, onBox, onBoth, onFields }} />;
+    return <View {...{ box, job, counted, edition, around, tape, width, onBox, onBoth, onFields }} />;
   }
   const adding = { box: box.box, onChange: onBox, onOpen: onItem };
   switch (open.adder) {

@@ -62,7 +62,8 @@ function Bench({ line }: { line: string }) {
   if (place === 'cable') return <CablePanel {...adding} />;
   if (place === 'device') return <DevicePanel {...adding} />;
   if (place === 'more') return <MorePanel {...adding} edition={edition} />;
-  if (place === 'facts') return <FactsPanel box={box} onChange={setBox} />;
+  if (place === 'facts')
+    return <FactsPanel box={box} wanted={{ open: [], look: [], matters: [] }} onChange={setBox} />;
   if (place === 'edition')
     return (
       <EditionChoice
@@ -79,7 +80,7 @@ const PLACES = ['box', 'cable', 'device', 'more', 'facts', 'edition'];
 function touch(what: string) {
   if (PLACES.includes(what)) {
     act(() => open(what));
-    if (what === 'facts') fireEvent.press(screen.getByText('Facts the checks need'));
+    if (what === 'facts') fireEvent.press(screen.getByText('All facts'));
     return;
   }
   const [field, text] = what.split(' := ');

@@ -1,12 +1,13 @@
 /** Findings as they are shown, facts by touch, and the remedy search across its border. Invented boxes. */
 import type { BoxDocument } from '@dense-pack/core/box/document';
 import { checkBox } from '@dense-pack/core/check/check-box';
+import { wantedFacts } from '@dense-pack/core/check/open-checks';
 import { editionOf } from '@dense-pack/core/edition/index';
 import { tally } from '@dense-pack/core/fill/tally';
 import { Kit, newKit } from '@dense-pack/core/parts/kit';
 import { printCountLine } from '@dense-pack/core/shorthand/print';
 import { readCountLine } from '@dense-pack/core/shorthand/read';
-import { fireEvent, render, screen } from '@testing-library/react-native';
+import { fireEvent, render, screen, within } from '@testing-library/react-native';
 import { useEffect, useState } from 'react';
 import { FindingList } from './FindingList';
 import { FactsPanel } from './panels/FactsPanel';
@@ -21,17 +22,20 @@ const edition = editionOf('nec2023');
 
 test('findings say how grave they are by sign and word, and what was not checked lies below a fold', () => {
   const box = boxOf('18 in3 plastic, 14/2, duplex, breaker 20');
+  const counted = tally(box, edition);
   render(
-    <FindingList checked={checkBox(box, edition, tally(box, edition))} edition={editionOf('nec2023')} />,
+    <FindingList
+      findings={checkBox(box, edition, counted).findings}
+      matters={wantedFacts(box, edition, counted).matters}
+      edition={edition}
+    />,
   );
   const findings = screen.getAllByTestId('finding');
   expect(findings[0]).toHaveTextContent(/Violation, 240\.4\(D\)14 AWG on a 20 A breaker/);
   expect(screen.getAllByText(/^Advice/).length).toBeGreaterThan(0);
   expect(screen.queryAllByTestId('not-checked')).toHaveLength(0);
   fireEvent.press(screen.getByText(/^Not checked \(/));
-  expect(screen.getAllByTestId('not-checked')[0]).toHaveTextContent(
-    /^Not checked, 314\.24: the inside depth/,
-  );
+  expect(screen.getAllByTestId('not-checked')[0]).toHaveTextContent(/^Not checked, 300\.14: the free length/);
 });
 
 let now: BoxDocument;
@@ -40,18 +44,35 @@ function Facts({ line }: { line: string }) {
   useEffect(() => {
     now = box;
   }, [box]);
-  return <FactsPanel box={box} onChange={setBox} />;
+  return <FactsPanel box={box} wanted={wantedFacts(box, edition, tally(box, edition))} onChange={setBox} />;
 }
 
 test('facts are put and taken back by touch; without any, the box has none', () => {
   render(<Facts line="18 in3, 14/2" />);
-  fireEvent.press(screen.getByText('Facts the checks need'));
+  fireEvent.press(screen.getByText('All facts'));
   fireEvent.press(screen.getByText('20'));
-  fireEvent.press(screen.getByText('kitchen'));
+  fireEvent.press(within(screen.getByLabelText('Place')).getByText('kitchen'));
   fireEvent.press(screen.getByText('3/8'));
   expect(printCountLine(now)).toBe('18 in3, 14/2, breaker 20, place kitchen, setback 0.375 in');
-  for (const word of ['20', 'kitchen', '3/8']) fireEvent.press(screen.getByText(word));
+  for (const word of ['20', 'kitchen', '3/8'])
+    fireEvent.press(screen.getAllByText(word).at(-1) ?? screen.getByText(word));
   expect(now.site).toBeUndefined();
+});
+
+test('what could be a violation is asked; what an eye tells is looked at in one touch', () => {
+  render(<Facts line="20 in3 plastic, 14/2, switch" />);
+  const asked = () => screen.queryAllByTestId('open-check').map(({ props }) => String(props['aria-label']));
+  expect(asked()).toContain('Which breaker is it on?');
+  const breaker = within(screen.getByLabelText('Which breaker is it on?'));
+  expect(breaker.getAllByText('violates 240.4(D), Table 250.122').length).toBeGreaterThan(0);
+  fireEvent.press(breaker.getByText('15 A'));
+  expect(now.site?.breaker).toBe(15);
+  expect(asked()).not.toContain('Which breaker is it on?');
+  fireEvent.press(screen.getByText(/^Look at the work \(/));
+  fireEvent.press(screen.getByText('I looked at all of it, and it is right'));
+  expect(now.site?.right).toContain('setback');
+  expect(screen.queryByText(/^Look at the work \(/)).toBeNull();
+  expect(printCountLine(now)).toContain('setback right');
 });
 
 describe('the remedy search across its border', () => {

@@ -2,6 +2,7 @@
 import type { Job } from '@dense-pack/core/box/record';
 import type { Edition } from '@dense-pack/core/edition/edition';
 import type { Tally } from '@dense-pack/core/fill/tally';
+import type { Surroundings } from '@dense-pack/core/run/surroundings';
 import type { LucideIcon } from 'lucide-react-native';
 import type { ReactNode } from 'react';
 import type { ChangeBoth, ChangeBox, ChangeFields } from '../box/use-box-edit';
@@ -13,6 +14,8 @@ export interface StationProps {
   readonly job: Job;
   readonly counted: Tally;
   readonly edition: Edition;
+  /** What the job knows of the box beside its record. */
+  readonly around: Surroundings;
   /** The count as a tape, for the station that shows it. */
   readonly tape: ReactNode;
   readonly width: number;

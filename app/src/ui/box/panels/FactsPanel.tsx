@@ -1,17 +1,24 @@
-/** Facts about where the box stands, by touch: what the checks beyond fill need to know. */
+/** Facts the checks beyond fill need: first what could make a violation, one touch each; everything else behind a fold. */
 import type { BoxDocument } from '@dense-pack/core/box/document';
 import { changeSite } from '@dense-pack/core/box/edit';
-import { HANGINGS, PLACES, type Site } from '@dense-pack/core/box/site';
+import { HANGINGS, type Looked, PLACES, type Site } from '@dense-pack/core/box/site';
+import { type Wanted, withLooked } from '@dense-pack/core/check/open-checks';
 import { BREAKERS } from '@dense-pack/core/edition/index';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Choice, wordOptions } from '../../parts/Choice';
 import { Fold } from '../../parts/Fold';
+import { Notice } from '../../parts/Notice';
+import { Button, Chip } from '../../parts/Press';
+import { Tick } from '../../parts/Tick';
+import { Words } from '../../parts/Words';
 import { LengthSteps } from '../fields/Measures';
 import type { ChangeBox } from '../use-box-edit';
 
 interface FactsPanelProps {
   readonly box: BoxDocument;
+  /** What could make a violation of this box. */
+  readonly wanted: Wanted;
   readonly onChange: ChangeBox;
 }
 
@@ -47,11 +54,89 @@ const LENGTHS = [
   ['behind', 'What stands behind the box, in', inches('0', '0.5', '0.75', '1.5', '2.5')],
 ] as const satisfies readonly (readonly [keyof Site, string, ReturnType<typeof inches>])[];
 
-export function FactsPanel({ box, onChange }: FactsPanelProps) {
+export function FactsPanel({ box, wanted, onChange }: FactsPanelProps) {
+  return (
+    <View className="gap-3">
+      <OpenChecks open={wanted.open} onChange={onChange} />
+      <Looks look={wanted.look} onChange={onChange} />
+      <AllFacts box={box} onChange={onChange} />
+    </View>
+  );
+}
+
+/** Questions whose answer could be a violation. */
+function OpenChecks({ open, onChange }: Pick<Wanted, 'open'> & Pick<FactsPanelProps, 'onChange'>) {
+  if (open.length === 0) return null;
+  return (
+    <Notice
+      title={
+        open.length === 1
+          ? 'One answer could show a violation'
+          : `${open.length} answers could show a violation`
+      }
+      tone="unknown"
+    >
+      <View className="gap-3 pt-1">
+        {open.map(({ fact, question, answers }) => (
+          <View key={fact} className="gap-1" role="group" aria-label={question} testID="open-check">
+            <Words strong>{question}</Words>
+            <View className="flex-row flex-wrap gap-2">
+              {answers.map(({ words, record, violates }) => (
+                <Chip
+                  key={words}
+                  label={words}
+                  {...(violates.length === 0 ? {} : { detail: `violates ${violates.join(', ')}` })}
+                  onPress={() => onChange(record)}
+                />
+              ))}
+            </View>
+          </View>
+        ))}
+      </View>
+    </Notice>
+  );
+}
+
+/** What an eye tells: looked at one by one, or all at once. */
+function Looks({ look, onChange }: Pick<Wanted, 'look'> & Pick<FactsPanelProps, 'onChange'>) {
+  if (look.length === 0) return null;
+  return (
+    <Fold title={`Look at the work (${look.length})`}>
+      <View className="gap-2 border-t border-hair p-3">
+        <Words size="fine" tone="text-soft">
+          Touch what you looked at and found right. What is doubtful is measured under All facts.
+        </Words>
+        {look.map(({ fact, words }) => (
+          <Tick
+            key={fact}
+            on={false}
+            label={words.charAt(0).toUpperCase() + words.slice(1)}
+            onPress={() => onChange((now) => withLooked(now, [fact]))}
+          />
+        ))}
+        {look.length > 1 && (
+          <Button
+            label="I looked at all of it, and it is right"
+            onPress={() =>
+              onChange((now) =>
+                withLooked(
+                  now,
+                  look.map(({ fact }) => fact),
+                ),
+              )
+            }
+          />
+        )}
+      </View>
+    </Fold>
+  );
+}
+
+function AllFacts({ box, onChange }: Pick<FactsPanelProps, 'box' | 'onChange'>) {
   const site = box.site ?? {};
   const set = (change: Parameters<typeof changeSite>[1]) => onChange((now) => changeSite(now, change));
   return (
-    <Fold title="Facts the checks need">
+    <Fold title="All facts">
       <View className="gap-3 border-t border-hair p-3">
         <Choice
           title="Breaker, A"
@@ -101,6 +186,26 @@ export function FactsPanel({ box, onChange }: FactsPanelProps) {
           value={site.rated}
           onChoose={(rated) => set({ rated })}
         />
+        {site.right && (
+          <View className="gap-1" role="group" aria-label="Looked at and right">
+            <Words size="fine" strong>
+              Looked at and right
+            </Words>
+            <View className="flex-row flex-wrap gap-2">
+              {site.right.map((fact) => (
+                <Chip
+                  key={fact}
+                  label={LOOKED_NAMES[fact]}
+                  on
+                  onPress={() => {
+                    const right = site.right?.filter((one) => one !== fact);
+                    set({ right: right?.length === 0 ? undefined : right });
+                  }}
+                />
+              ))}
+            </View>
+          </View>
+        )}
         {(
           [
             ['plate', 'Steel plate over it'],
@@ -121,6 +226,19 @@ export function FactsPanel({ box, onChange }: FactsPanelProps) {
     </Fold>
   );
 }
+
+/** Facts an eye tells, by name. */
+const LOOKED_NAMES: Readonly<Record<Looked, string>> = {
+  free: 'free conductors',
+  past: 'reach past the opening',
+  sheath: 'sheath inside',
+  support: 'support',
+  entries: 'openings for cables',
+  setback: 'setback',
+  gap: 'gap',
+  edge: 'distance from the stud’s face',
+  hangs: 'nothing heavy hangs',
+};
 
 interface LengthFactProps {
   readonly title: string;

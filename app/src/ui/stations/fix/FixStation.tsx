@@ -4,6 +4,8 @@ import { changeShell, changeSite } from '@dense-pack/core/box/edit';
 import { planChange } from '@dense-pack/core/box/stages';
 import { type Form, FORMS } from '@dense-pack/core/box/words';
 import { checkBox } from '@dense-pack/core/check/check-box';
+import { wantedFacts } from '@dense-pack/core/check/open-checks';
+import { type Surroundings, withSurroundings } from '@dense-pack/core/run/surroundings';
 import type { Edition } from '@dense-pack/core/edition/edition';
 import { type Tally, tally } from '@dense-pack/core/fill/tally';
 import { workRoom } from '@dense-pack/core/fold/work-room';
@@ -32,15 +34,18 @@ interface FixStationProps {
   readonly box: ShownBox;
   readonly counted: Tally;
   readonly edition: Edition;
+  readonly around: Surroundings;
   readonly onBox: ChangeBox;
   readonly onFields: ChangeFields;
 }
 
 type Part = 'ways' | 'box' | 'checks';
 
-export function FixStation({ box, counted, edition, onBox, onFields }: FixStationProps) {
+export function FixStation({ box, counted, edition, around, onBox, onFields }: FixStationProps) {
   const [part, setPart] = useState<Part>('ways');
-  const checked = useMemo(() => checkBox(box.box, edition, counted), [box.box, edition, counted]);
+  const known = useMemo(() => withSurroundings(box.box, around), [box.box, around]);
+  const checked = useMemo(() => checkBox(known, edition, counted), [known, edition, counted]);
+  const wanted = useMemo(() => wantedFacts(known, edition, counted), [known, edition, counted]);
   const wrong = checked.findings.filter(({ severity }) => severity === 'violation').length;
   const take = (fixed: BoxDocument, words: readonly string[]) =>
     onFields((now) => ({
@@ -81,8 +86,8 @@ export function FixStation({ box, counted, edition, onBox, onFields }: FixStatio
       {part === 'box' && <BoxChooser box={box.box} circuit={box.circuit} edition={edition} onTake={take} />}
       {part === 'checks' && (
         <>
-          <FindingList checked={checked} edition={edition} />
-          <FactsPanel box={box.box} onChange={onBox} />
+          <FindingList findings={checked.findings} matters={wanted.matters} edition={edition} />
+          <FactsPanel box={box.box} wanted={wanted} onChange={onBox} />
         </>
       )}
     </View>

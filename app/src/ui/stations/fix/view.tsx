@@ -2,6 +2,13 @@
 import type { StationProps } from '../station';
 import { FixStation } from './FixStation';
 
-export const fixView = ({ box, counted, edition, onBox, onFields }: StationProps) => (
-  <FixStation box={box} counted={counted} edition={edition} onBox={onBox} onFields={onFields} />
+export const fixView = ({ box, counted, edition, around, onBox, onFields }: StationProps) => (
+  <FixStation
+    box={box}
+    counted={counted}
+    edition={edition}
+    around={around}
+    onBox={onBox}
+    onFields={onFields}
+  />
 );

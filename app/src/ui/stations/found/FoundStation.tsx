@@ -4,7 +4,7 @@ import { newId } from '@dense-pack/core/box/new-id';
 import { CONDITIONS, STUDS, type Condition } from '@dense-pack/core/box/words';
 import { editionOf } from '@dense-pack/core/edition/index';
 import Copy from 'lucide-react-native/icons/copy';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { copyOf } from '@dense-pack/core/box/stages';
 import { makeBox, removeBox, type ShownBox } from '../../client/queries';
@@ -17,6 +17,10 @@ import { Button, Chip } from '../../parts/Press';
 import { Removal } from '../../parts/Removal';
 import { Words } from '../../parts/Words';
 import { boxHref } from '../../jobs/hrefs';
+import { wantedFacts } from '@dense-pack/core/check/open-checks';
+import type { Edition } from '@dense-pack/core/edition/edition';
+import type { Tally } from '@dense-pack/core/fill/tally';
+import { type Surroundings, withSurroundings } from '@dense-pack/core/run/surroundings';
 import { FactsPanel } from '../../box/panels/FactsPanel';
 import { BoxPhotos } from '../../box/BoxPhotos';
 import type { ChangeFields } from '../../box/use-box-edit';
@@ -25,11 +29,18 @@ import { go } from '../../parts/go';
 interface FoundStationProps {
   readonly box: ShownBox;
   readonly job: Job;
+  readonly counted: Tally;
+  readonly edition: Edition;
+  readonly around: Surroundings;
   readonly onChange: ChangeFields;
 }
 
-export function FoundStation({ box, job, onChange }: FoundStationProps) {
+export function FoundStation({ box, job, counted, edition, around, onChange }: FoundStationProps) {
   const { seen } = box;
+  const wanted = useMemo(
+    () => wantedFacts(withSurroundings(box.box, around), edition, counted),
+    [box.box, around, edition, counted],
+  );
   const see = (change: (seen: Seen) => Partial<Seen>) =>
     onChange((now) => ({ seen: { ...now.seen, ...change(now.seen) } }));
   const toggle = (condition: Condition) =>
@@ -70,6 +81,7 @@ export function FoundStation({ box, job, onChange }: FoundStationProps) {
       </View>
       <FactsPanel
         box={box.box}
+        wanted={wanted}
         onChange={(change) =>
           onChange((now) => ({ box: typeof change === 'function' ? change(now.box) : change }))
         }

@@ -2,6 +2,6 @@
 import type { StationProps } from '../station';
 import { FoundStation } from './FoundStation';
 
-export const foundView = ({ box, job, onFields }: StationProps) => (
-  <FoundStation box={box} job={job} onChange={onFields} />
+export const foundView = ({ box, job, counted, edition, around, onFields }: StationProps) => (
+  <FoundStation box={box} job={job} counted={counted} edition={edition} around={around} onChange={onFields} />
 );
