@@ -37,15 +37,20 @@ export function racewayWiresIn(
   return recorded === surface.wires || recorded === surface.wires - 1 ? 'counted' : 'differs';
 }
 
+/** The box without the wires that were recorded for its raceway. */
+export const withoutRacewayWires = (box: BoxDocument): BoxDocument => ({
+  ...box,
+  items: box.items.filter((item) => !('label' in item && item.label === NAME)),
+});
+
 /** The box with the wires of its raceway in the count, fed from here to what is on the run. Wires recorded before give way. */
 export function withRacewayWires(
   box: BoxDocument,
   { conductors, size, grounds }: RacewayWires,
   newId: () => string,
 ): BoxDocument {
-  const before = { ...box, items: box.items.filter((item) => !('label' in item && item.label === NAME)) };
   const wired = addItem(
-    before,
+    withoutRacewayWires(box),
     { kind: 'conductors', count: conductors, size, run: 'enters', duty: { does: 'out' }, label: NAME },
     newId,
   ).box;

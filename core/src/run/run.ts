@@ -2,6 +2,7 @@
  * The run (handbook 21): the boxes of a house as trees from the breaker, what a GFCI protects further on, what goes
  * dead with which breaker, what must be tested after work, and where two ends of a cable disagree.
  */
+import { linkedRoles, type Roles } from './linked-roles.ts';
 import { type Link, Links } from '../box/links.ts';
 import { circuitNamed, type Panel } from '../box/panel.ts';
 import { type Arrow, arrowOf, endIn, type HouseBox, houseOf, type RunBox, type RunEnd } from './house.ts';
@@ -51,6 +52,8 @@ export interface HouseRun {
   readonly toTest: (box: string) => readonly HouseBox[];
   /** GFCIs of other boxes before a box. */
   readonly behind: (box: string) => readonly string[];
+  /** Roles of its cables that follow from where they are linked. */
+  readonly rolesIn: (box: string) => Roles;
   /** No cable takes the circuit on to another box. */
   readonly isEnd: (box: string) => boolean;
   /** Boxes that are dead, wholly or in part, with the breaker of a circuit off. */
@@ -132,6 +135,7 @@ export function runOf(boxes: readonly RunBox[], links: readonly Link[], panel: P
       const self = of(id);
       return [...new Set([...(self ? [self] : []), ...downstream(id), ...partners])];
     },
+    rolesIn: (box) => linkedRoles(house, links, box),
     behind: (id) => [...new Set(nodes.filter(({ box }) => box.id === id).flatMap(({ behind }) => behind))],
     isEnd: (id) =>
       !arrows.some(({ up }) => up.box === id) &&

@@ -7,9 +7,13 @@ import { circuitNamed, type Panel } from '../box/panel.ts';
 import { circuitsIn } from '../box/safety.ts';
 import type { Protection, Site } from '../box/site.ts';
 import type { RunBox } from './house.ts';
+import { NO_ROLES, type Roles, withRoles } from './linked-roles.ts';
 
 /** Facts of a box that stand elsewhere in its job. */
-export type Surroundings = Pick<Site, 'breaker' | 'protected'>;
+export interface Surroundings extends Pick<Site, 'breaker' | 'protected'> {
+  /** Roles of its cables that follow from where they are linked. */
+  readonly roles?: Roles;
+}
 
 /** The one value that all have; undefined where they differ or there is none. */
 function shared<T>(values: readonly (T | undefined)[]): T | undefined {
@@ -26,11 +30,13 @@ function both(a: Protection | undefined, b: Protection | undefined): Protection 
 /**
  * What the panel and the run tell of a box.
  * @param behind GFCIs of other boxes before it, as the run has them
+ * @param roles of its cables, as their links tell them
  */
 export function surroundingsOf(
   record: Pick<RunBox, 'circuit' | 'box'>,
   panel: Panel,
   behind: readonly string[],
+  roles: Roles = NO_ROLES,
 ): Surroundings {
   const circuits = circuitsIn(record).map((name) => circuitNamed(panel, name));
   const breaker = shared(circuits.map((one) => one?.amps));
@@ -39,11 +45,13 @@ export function surroundingsOf(
   return {
     ...(breaker === undefined ? {} : { breaker }),
     ...(ahead === undefined ? {} : { protected: ahead }),
+    ...(Object.keys(roles).length === 0 ? {} : { roles }),
   };
 }
 
 /** The box with what is known around it, where it does not say it itself. */
-export function withSurroundings(box: BoxDocument, known: Surroundings): BoxDocument {
+export function withSurroundings(recorded: BoxDocument, { roles, ...known }: Surroundings): BoxDocument {
+  const box = withRoles(recorded, roles);
   const site = { ...known, ...box.site };
   const isNew = Object.keys(site).length > Object.keys(box.site ?? {}).length;
   return isNew ? { ...box, site } : box;

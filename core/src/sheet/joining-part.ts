@@ -7,8 +7,18 @@ import { partsOf } from '../plan/cut-list.ts';
 import { jointWords, landedWords } from '../plan/joint-words.ts';
 import { landingsOf, TORQUE } from '../plan/landings.ts';
 import { partsWords } from '../plan/parts-words.ts';
+import { roleWords } from '../plan/assumed.ts';
 import type { Planned } from '../plan/planned.ts';
 import type { Part } from './part.ts';
+
+/** The roles a plan rests on, in a sentence. */
+function assumedWords({ assumed, lines, faces }: Planned): string {
+  if (assumed.length === 0) return '';
+  const nameOf = (piece: string) =>
+    lines.find(({ key }) => key === piece)?.name ?? faces.find(({ key }) => key === piece)?.title ?? piece;
+  const roles = assumed.map(({ piece, as }) => `${nameOf(piece)} as ${roleWords(as)}`);
+  return `Works if these roles are right, which nobody confirmed: ${roles.join('; ')}. `;
+}
 
 export function joiningParts(planned: Planned, box: BoxDocument): Part[] {
   const gangs = gangsOf(box);
@@ -32,7 +42,7 @@ export function joiningParts(planned: Planned, box: BoxDocument): Part[] {
       }),
       note:
         troubles.length === 0
-          ? `Proved by simulation in ${proof.states} ${proof.states === 1 ? 'position' : 'positions'} of its switches.`
+          ? `${assumedWords(planned)}Proved by simulation in ${proof.states} ${proof.states === 1 ? 'position' : 'positions'} of its switches.`
           : `Not good: ${troubles.join(' ')}`,
     },
     {

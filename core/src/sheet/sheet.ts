@@ -22,6 +22,7 @@ import { workRoom } from '../fold/work-room.ts';
 import { withBoxOut } from '../plan/box-out.ts';
 import { planBox } from '../plan/planned.ts';
 import { workOf } from '../plan/suggest.ts';
+import { withRoles } from '../run/linked-roles.ts';
 import type { HouseRun } from '../run/run.ts';
 import { changeWords } from '../shorthand/change-words.ts';
 import { printCountLine } from '../shorthand/print.ts';
@@ -82,8 +83,8 @@ export function sheetOf({ job, record: stored, run, day }: SheetOf): Sheet {
   const { box } = record;
   const edition = editionOf(box.edition ?? job.edition);
   const counted = tally(box, edition);
-  const work = workOf(box, record.circuit);
-  const inBox = planBox(box, work, edition);
+  const linked = withRoles(box, run.rolesIn(record.id));
+  const inBox = planBox(linked, workOf(linked, record.circuit), edition);
   const planned = comesOut(stored) ? withBoxOut(inBox) : inBox;
   const hole = record.seen.hole && holePlan(record, edition);
   const folded = foldBox(box, edition, planned);

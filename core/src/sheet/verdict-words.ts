@@ -11,11 +11,12 @@ import { cap } from '../finding/say.ts';
 import { type Planned, planBox } from '../plan/planned.ts';
 import { workOf } from '../plan/suggest.ts';
 import type { HouseRun } from '../run/run.ts';
+import { withRoles } from '../run/linked-roles.ts';
 import { surroundingsOf, withSurroundings } from '../run/surroundings.ts';
 
 type SheetJob = Pick<Job, 'edition' | 'editionAssumed' | 'panel'>;
 
-/** The record with what the panel and the run know of its box. */
+/** The record with what the panel and the run know of its box; roles that follow from links are of its plan alone. */
 export function knownRecord(record: BoxRecord, { panel }: Pick<Job, 'panel'>, run: HouseRun): BoxRecord {
   const known = surroundingsOf(record, panel, run.behind(record.id));
   return { ...record, box: withSurroundings(record.box, known) };
@@ -61,8 +62,9 @@ export interface Summary {
 export function summaryOf(job: SheetJob, stored: BoxRecord, run: HouseRun): Summary {
   const record = knownRecord(stored, job, run);
   const { box, circuit, seen } = record;
+  const linked = withRoles(box, run.rolesIn(record.id));
   const planned = isWiringBegun(record)
-    ? planBox(box, workOf(box, circuit), editionOf(box.edition ?? job.edition))
+    ? planBox(linked, workOf(linked, circuit), editionOf(box.edition ?? job.edition))
     : undefined;
   const verdict = sheetVerdict(record, job, planned);
   const outcome = outcomeOf(box, seen.closing);

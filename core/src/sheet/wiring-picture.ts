@@ -1,5 +1,5 @@
 /** The wiring of a box, drawn for paper. */
-import { readEnd } from '../physical/end.ts';
+import { pieceAt, readEnd } from '../physical/end.ts';
 import { COLOURS, type Colour } from '../physical/pieces.ts';
 import { curveOf } from '../plan/curve.ts';
 import { drawWiring, type Drawing, MEASURES } from '../plan/layout.ts';
@@ -36,18 +36,25 @@ export function wiringPicture(planned: Planned, width: number): Picture {
     return wiring.pigtails.find(({ id }) => `p:${id}` === end)?.colour ?? 'black';
   };
   const middle = width / 2;
+  const assumed = new Set(planned.assumed.map(({ piece }) => piece));
   const shapes: Shape[] = [
     ...drawing.paths.flatMap((path): Shape[] => {
       const d = curveOf(path, drawing, width);
-      const bare = colourOf(path.end) === 'bare';
+      // What nobody confirmed is dashed, with shorter dashes than a bare conductor.
+      const isAssumed = assumed.has(pieceAt(path.outer) ?? '');
+      const dash = isAssumed
+        ? ([4, 4] as const)
+        : colourOf(path.end) === 'bare'
+          ? ([7, 3] as const)
+          : undefined;
       return [
-        { kind: 'path', d, stroke: 'ink', line: 4.4 },
+        { kind: 'path', d, stroke: 'ink', line: 4.4, ...(isAssumed && dash ? { dash } : {}) },
         {
           kind: 'path',
           d,
           stroke: WIRES[colourOf(path.end)]?.fill ?? 'black',
           line: 2.6,
-          ...(bare ? { dash: [7, 3] as const } : {}),
+          ...(dash ? { dash } : {}),
         },
       ];
     }),
@@ -57,7 +64,7 @@ export function wiringPicture(planned: Planned, width: number): Picture {
       stroke: 'ink',
       line: 2.6,
     })),
-    ...drawing.cables.flatMap((one) => cableShapes(one, width)),
+    ...drawing.cables.flatMap((one) => cableShapes(one, width, assumed)),
     ...drawing.devices.flatMap((one) => deviceShapes(one, width)),
     ...drawing.joints.flatMap(({ y }, nth): Shape[] => [
       {
@@ -91,7 +98,11 @@ export function wiringPicture(planned: Planned, width: number): Picture {
   };
 }
 
-function cableShapes({ line, side, top, wires }: Drawing['cables'][number], width: number): Shape[] {
+function cableShapes(
+  { line, side, top, wires }: Drawing['cables'][number],
+  width: number,
+  assumed: ReadonlySet<string>,
+): Shape[] {
   const left = side === 'left';
   const pill = left ? EDGE - PILL - 2 : width - EDGE + 2;
   return [
@@ -100,7 +111,7 @@ function cableShapes({ line, side, top, wires }: Drawing['cables'][number], widt
       x: left ? 2 : width - 2,
       y: top + 14,
       size: 12,
-      text: shortName(line.name),
+      text: `${shortName(line.name)}${assumed.has(line.key) ? '?' : ''}`,
       fill: 'ink',
       anchor: left ? 'start' : 'end',
       strong: true,

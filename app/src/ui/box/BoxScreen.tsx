@@ -10,7 +10,7 @@ import Undo from 'lucide-react-native/icons/undo-2';
 import { useDeferredValue, useMemo, useRef, useState } from 'react';
 import { type ScrollView, useWindowDimensions, View } from 'react-native';
 import { changeJob, editionFor, type ShownBox, type ShownJob, useBox } from '../client/queries';
-import { useBehind } from '../client/use-behind';
+import { useRunFacts } from '../client/use-run-facts';
 import type { SettleProps } from '../tape/OpenFacts';
 import { late, LatePart, useLaterFetched } from '../parts/late';
 import { NotThere } from '../parts/NotThere';
@@ -73,10 +73,13 @@ const NOTHING_AROUND: Surroundings = {};
 /** What the job knows of the box; it follows an edit a moment later. */
 function useSurroundings(job: ShownJob | undefined, box: ShownBox | undefined): Surroundings {
   const [house, one] = [useDeferredValue(job), useDeferredValue(box)];
-  const behind = useBehind(house);
+  const run = useRunFacts(house);
   return useMemo(
-    () => (house && one ? surroundingsOf(one, house.panel, behind(one.id)) : NOTHING_AROUND),
-    [house, one, behind],
+    () =>
+      house && one
+        ? surroundingsOf(one, house.panel, run.behind(one.id), run.rolesIn(one.id))
+        : NOTHING_AROUND,
+    [house, one, run],
   );
 }
 
@@ -94,8 +97,8 @@ export function BoxScreen({ jobId, boxId, first }: BoxScreenProps) {
   // Another station begins at its top. Where the instrument scrolls too, the person stays where they were.
   const place = usePlace(first, () => pinned && scroller.current?.scrollTo({ y: 0, animated: false }));
   const { edit, editBoth, changeFields, go, canUndo, canRedo } = useBoxEdit(jobId, boxId, place.isPlanning);
-  const made = useAllMade(box, job);
   const around = useSurroundings(job, box);
+  const made = useAllMade(box, job, around.roles);
   useLaterFetched();
   useBoxKeys({ choose: place.choose, go, help: () => setHelping(true), close: place.close });
   const back = { label: job?.name ?? 'the job', href: `/job/${jobId}` };

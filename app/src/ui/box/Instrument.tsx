@@ -6,13 +6,14 @@ import { besideOf, unknownWords } from '@dense-pack/core/check/beside';
 import { boxVerdict } from '@dense-pack/core/check/box-verdict';
 import { checkBox } from '@dense-pack/core/check/check-box';
 import { tally } from '@dense-pack/core/fill/tally';
+import { withRoles } from '@dense-pack/core/run/linked-roles';
 import { type Surroundings, withSurroundings } from '@dense-pack/core/run/surroundings';
 import { workRoom } from '@dense-pack/core/fold/work-room';
 import ChevronUp from 'lucide-react-native/icons/chevron-up';
 import { type ReactNode, useDeferredValue, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { editionFor, type ShownBox, useDrawnDocument, useLiveDocument } from '../client/queries';
-import { useWiringStanding } from '../client/wiring-known';
+import { useWiringStanding } from '../client/wiring-standing';
 import { Touch } from '../parts/Touch';
 import { FirstOpenFact, type SettleProps } from '../tape/OpenFacts';
 import { VerdictBand } from '../tape/Verdict';
@@ -85,7 +86,7 @@ function LiveVerdict({
     () => certaintyOf(box, edition, counted, { chosen: isEditionChosen(job, box) }),
     [box, edition, counted, job],
   );
-  const wiring = useWiringStanding(box, shown, job);
+  const wiring = useWiringStanding(withRoles(box, around.roles), shown, job);
   // How long the work has rested is looked at when one comes here.
   const [now] = useState(() => Date.now());
   const checked = useMemo(

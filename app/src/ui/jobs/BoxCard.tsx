@@ -4,7 +4,7 @@ import type { Job } from '@dense-pack/core/box/record';
 import { Link } from 'expo-router';
 import { memo } from 'react';
 import { Pressable, View } from 'react-native';
-import { useWiringStanding } from '../client/wiring-known';
+import { useWiringStanding } from '../client/wiring-standing';
 import { Words } from '../parts/Words';
 import { VerdictWords } from '../tape/Verdict';
 import { Vessel } from '../vessel/Vessel';
@@ -17,9 +17,9 @@ interface BoxCardProps {
 }
 
 export const BoxCard = memo(function BoxCard({ listed, job }: BoxCardProps) {
-  const { box, counted, tight, verdict } = listed;
+  const { box, planned, counted, tight, verdict } = listed;
   // Cards that are shown have their wirings worked out; the list is drawn again with what they are.
-  useWiringStanding(box.box, box, job);
+  useWiringStanding(planned, box, job);
   const where = [box.room, box.circuit && `circuit ${box.circuit}`].filter(Boolean).join(', ');
   return (
     <Link href={boxHref(box.jobId, box.id) as never} asChild>

@@ -23,7 +23,7 @@ import { View } from 'react-native';
 import { Touch } from '../parts/Touch';
 import type { VirtualRowsProps } from '../parts/VirtualRows';
 import { Words } from '../parts/Words';
-import { useWiringStanding } from '../client/wiring-known';
+import { useWiringStanding } from '../client/wiring-standing';
 import { VerdictWords } from '../tape/Verdict';
 import { useColours } from '../theme/theme';
 import { fullness, type Listed } from './box-list';
@@ -108,13 +108,13 @@ function words(id: string, one: Listed): string {
 
 /** The verdict of a row; rows that are shown have their wirings worked out. */
 function VerdictCell({
-  listed: { box, verdict, tight },
+  listed: { box, planned, verdict, tight },
   job,
 }: {
   listed: Listed;
   job: Pick<Job, 'edition'>;
 }) {
-  useWiringStanding(box.box, box, job);
+  useWiringStanding(planned, box, job);
   return <VerdictWords verdict={verdict.is} head={verdict.head} more={moreWords(verdict, tight)} />;
 }
 

@@ -6,7 +6,7 @@ import Keyboard from 'lucide-react-native/icons/keyboard';
 import { lazy, useMemo, useState } from 'react';
 import { useWindowDimensions, View } from 'react-native';
 import { changeJob, removeJob, type ShownJob, useJob } from '../client/queries';
-import { useBehind } from '../client/use-behind';
+import { useRunFacts } from '../client/use-run-facts';
 import { useWirings } from '../client/wiring-known';
 import { Choice } from '../parts/Choice';
 import { EditionChoice } from '../parts/EditionChoice';
@@ -52,14 +52,11 @@ function Job({ job }: { readonly job: ShownJob }) {
   const wide = useWindowDimensions().width >= WIDE;
   const { assumptions } = useKit();
   const { boxes, edition, unreadable } = job;
-  const behind = useBehind(job);
+  const run = useRunFacts(job);
   const wiringOf = useWirings();
   const all = useMemo(
-    () =>
-      boxes.map((box) =>
-        listBox(box, job, { assumed: assumptions, behind: behind(box.id), wiring: wiringOf(box.box) }),
-      ),
-    [boxes, job, assumptions, behind, wiringOf],
+    () => boxes.map((box) => listBox(box, job, { assumed: assumptions, run, wiringOf })),
+    [boxes, job, assumptions, run, wiringOf],
   );
   const list = useMemo(() => wished(all, wish), [all, wish]);
   return (

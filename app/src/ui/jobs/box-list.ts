@@ -3,7 +3,7 @@ import { naturally } from '@dense-pack/core/box/natural-order';
 import { NO_PANEL } from '@dense-pack/core/box/panel';
 import { isEditionChosen, type Job } from '@dense-pack/core/box/record';
 import { type Certainty, certaintyOf } from '@dense-pack/core/certainty/certainty';
-import { besideOf, type WiringStanding } from '@dense-pack/core/check/beside';
+import { besideOf } from '@dense-pack/core/check/beside';
 import { type BoxVerdict, boxVerdict } from '@dense-pack/core/check/box-verdict';
 import { checkBox } from '@dense-pack/core/check/check-box';
 import type { CheckFinding } from '@dense-pack/core/check/finding';
@@ -11,13 +11,18 @@ import { editionOf } from '@dense-pack/core/edition/index';
 import { type Tally, tally } from '@dense-pack/core/fill/tally';
 import type { Assumptions } from '@dense-pack/core/fold/solids';
 import { workRoom } from '@dense-pack/core/fold/work-room';
+import { withRoles } from '@dense-pack/core/run/linked-roles';
 import { type Surroundings, surroundingsOf, withSurroundings } from '@dense-pack/core/run/surroundings';
 import type { ShownBox } from '../client/queries';
+import type { RunFacts } from '../client/use-run-facts';
+import type { WiringOf } from '../client/wiring-known';
 import { kitNow } from '../truck/kit';
 
 /** A box with its count, as the list shows it. */
 export interface Listed {
   readonly box: ShownBox;
+  /** Its document with the roles its links tell: its wiring is worked out of it. */
+  readonly planned: ShownBox['box'];
   readonly counted: Tally;
   readonly tight: boolean;
   /** How many rules beside the fill are broken, as far as facts are recorded. */
@@ -92,31 +97,32 @@ function countDocument(
 /** What is known of a box beside its record and its job. */
 interface ListedWith {
   readonly assumed?: Assumptions;
-  /** GFCIs of other boxes before it in its run. */
-  readonly behind?: readonly string[];
-  /** How its wiring is. */
-  readonly wiring?: WiringStanding | 'pending' | undefined;
+  readonly run?: RunFacts;
+  readonly wiringOf?: WiringOf;
 }
 
 /** A box with its count and its one verdict. */
 export function listBox(
   box: ShownBox,
   job: ListJob,
-  { assumed = kitNow().assumptions, behind = [], wiring }: ListedWith = {},
+  { assumed = kitNow().assumptions, run, wiringOf }: ListedWith = {},
 ): Listed {
   const panel = job.panel ?? NO_PANEL;
-  const { counted, certainty, findings, tight } = countDocument(
-    box.box,
-    job,
-    surroundingsOf(box, panel, behind),
-    assumed,
-  );
+  const around = surroundingsOf(box, panel, run?.behind(box.id) ?? [], run?.rolesIn(box.id));
+  const { counted, certainty, findings, tight } = countDocument(box.box, job, around, assumed);
+  const planned = withRoles(box.box, around.roles);
   return {
     box,
+    planned,
     counted,
     tight,
     wrong: findings.filter(({ severity }) => severity === 'violation').length,
-    verdict: boxVerdict(counted, certainty, findings, besideOf(box, { panel, wiring, now: Date.now() })),
+    verdict: boxVerdict(
+      counted,
+      certainty,
+      findings,
+      besideOf(box, { panel, wiring: wiringOf?.(planned), now: Date.now() }),
+    ),
   };
 }
 

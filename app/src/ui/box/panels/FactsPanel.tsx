@@ -64,6 +64,9 @@ export function FactsPanel({ box, wanted, onChange }: FactsPanelProps) {
   );
 }
 
+/** As many answers have room for what each violates. */
+const FEW = 4;
+
 /** Questions whose answer could be a violation. */
 function OpenChecks({ open, onChange }: Pick<Wanted, 'open'> & Pick<FactsPanelProps, 'onChange'>) {
   if (open.length === 0) return null;
@@ -80,12 +83,19 @@ function OpenChecks({ open, onChange }: Pick<Wanted, 'open'> & Pick<FactsPanelPr
         {open.map(({ fact, question, answers }) => (
           <View key={fact} className="gap-1" role="group" aria-label={question} testID="open-check">
             <Words strong>{question}</Words>
+            {answers.length > FEW && (
+              <Words size="fine" tone="text-soft">
+                {`Some answers violate ${[...new Set(answers.flatMap(({ violates }) => violates))].join(', ')}.`}
+              </Words>
+            )}
             <View className="flex-row flex-wrap gap-2">
               {answers.map(({ words, record, violates }) => (
                 <Chip
                   key={words}
                   label={words}
-                  {...(violates.length === 0 ? {} : { detail: `violates ${violates.join(', ')}` })}
+                  {...(answers.length > FEW || violates.length === 0
+                    ? {}
+                    : { detail: `violates ${violates.join(', ')}` })}
                   onPress={() => onChange(record)}
                 />
               ))}

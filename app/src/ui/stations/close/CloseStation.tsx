@@ -11,6 +11,7 @@ import {
 import { answered, type Closed, readingsOf, type Tested } from '@dense-pack/core/close/closed';
 import { type Leg, readingId } from '@dense-pack/core/close/walk';
 import { pointAt } from '@dense-pack/core/diagnose/diagnose';
+import { type Roles, withRoles } from '@dense-pack/core/run/linked-roles';
 import type { Edition } from '@dense-pack/core/edition/edition';
 import ChevronDown from 'lucide-react-native/icons/chevron-down';
 import ChevronUp from 'lucide-react-native/icons/chevron-up';
@@ -43,20 +44,29 @@ import { WrongCard } from './WrongCard';
 interface CloseStationProps {
   readonly box: ShownBox;
   readonly edition: Edition;
+  /** Roles of cables that follow from their links in the run. */
+  readonly roles?: Roles | undefined;
   readonly width: number;
   readonly onClosing: (change: (closing: Closing) => Closing) => void;
 }
 
 export function CloseStation(props: CloseStationProps) {
-  const { box, edition } = props;
-  const shown = useWiring(box.box, box.circuit, edition, 'plan');
+  const { box, edition, roles } = props;
+  const shown = useWiring(withRoles(box.box, roles), box.circuit, edition, 'plan');
   if (!shown || 'failed' in shown) return <Planning failed={shown?.failed} />;
   return <Walked {...props} shown={shown} />;
 }
 
 const NONE: readonly string[] = [];
 
-function Walked({ box, edition, width, onClosing, shown }: CloseStationProps & { readonly shown: Shown }) {
+function Walked({
+  box,
+  edition,
+  roles,
+  width,
+  onClosing,
+  shown,
+}: CloseStationProps & { readonly shown: Shown }) {
   const { who } = usePreferences();
   const kit = useKit();
   const { closing } = box.seen;
@@ -73,8 +83,11 @@ function Walked({ box, edition, width, onClosing, shown }: CloseStationProps & {
   const wrong = wrongLeg !== undefined;
   const readings = useMemo(() => readingsOf(closed, of), [closed, of]);
   const question = useMemo(
-    () => (wrong ? { box: box.box, circuit: box.circuit, edition: edition.id, kit, readings } : undefined),
-    [wrong, box.box, box.circuit, edition.id, kit, readings],
+    () =>
+      wrong
+        ? { box: withRoles(box.box, roles), circuit: box.circuit, edition: edition.id, kit, readings }
+        : undefined,
+    [wrong, box.box, roles, box.circuit, edition.id, kit, readings],
   );
   const diagnosed = useDiagnosed(question);
   const wanted = diagnosed && 'answer' in diagnosed ? diagnosed.answer.next : null;

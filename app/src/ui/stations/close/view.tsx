@@ -2,10 +2,11 @@
 import type { StationProps } from '../station';
 import { CloseStation } from './CloseStation';
 
-export const closeView = ({ box, edition, width, onFields }: StationProps) => (
+export const closeView = ({ box, edition, around, width, onFields }: StationProps) => (
   <CloseStation
     box={box}
     edition={edition}
+    roles={around.roles}
     width={width}
     onClosing={(change) => onFields((now) => ({ seen: { ...now.seen, closing: change(now.seen.closing) } }))}
   />

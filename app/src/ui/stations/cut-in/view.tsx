@@ -1,4 +1,5 @@
 /** The work of this station, from what every station is given. */
+import { withoutRacewayWires } from '@dense-pack/core/box/raceway-wires';
 import { usualHole } from '@dense-pack/core/space/of-box';
 import type { StationProps } from '../station';
 import { CutInStation } from './CutInStation';
@@ -13,7 +14,10 @@ export const cutInView = ({ box, edition, width, onBox, onFields }: StationProps
       onFields((now) => {
         const surface = change(now.seen.surface);
         const { surface: _gone, ...seen } = now.seen;
-        return { seen: surface === undefined ? seen : { ...seen, surface } };
+        // Without the run its wires do not come here.
+        return surface === undefined
+          ? { seen, box: withoutRacewayWires(now.box) }
+          : { seen: { ...seen, surface } };
       })
     }
     onHole={(change) =>

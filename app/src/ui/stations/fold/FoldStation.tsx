@@ -1,4 +1,5 @@
 /** Fold: the box opened layer by layer, from the back; what is in the way and what would help. An estimate, beside the verdict. */
+import { type Roles, withRoles } from '@dense-pack/core/run/linked-roles';
 import type { Edition } from '@dense-pack/core/edition/edition';
 import {
   FOLD_ANSWERS,
@@ -30,6 +31,8 @@ import { useFolding } from './use-folding';
 interface FoldStationProps {
   readonly box: ShownBox;
   readonly edition: Edition;
+  /** Roles of cables that follow from their links in the run. */
+  readonly roles?: Roles | undefined;
   readonly width: number;
   readonly onBox: ChangeBox;
 }
@@ -57,12 +60,12 @@ export function FoldStation(props: FoldStationProps) {
 }
 
 function MadeUp(props: FoldStationProps) {
-  const { box, edition } = props;
+  const { box, edition, roles } = props;
   const kit = useKit();
-  const shown = useWiring(box.box, box.circuit, edition, 'plan');
+  const shown = useWiring(withRoles(box.box, roles), box.circuit, edition, 'plan');
   const question = useMemo(
-    () => ({ box: box.box, circuit: box.circuit, edition: edition.id, kit }),
-    [box.box, box.circuit, edition.id, kit],
+    () => ({ box: withRoles(box.box, roles), circuit: box.circuit, edition: edition.id, kit }),
+    [box.box, roles, box.circuit, edition.id, kit],
   );
   const folding = useFolding(question);
   if (!shown || 'failed' in shown) return <Planning failed={shown?.failed} />;

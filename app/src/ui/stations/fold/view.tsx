@@ -2,6 +2,6 @@
 import type { StationProps } from '../station';
 import { FoldStation } from './FoldStation';
 
-export const foldView = ({ box, edition, width, onBox }: StationProps) => (
-  <FoldStation box={box} edition={edition} width={width} onBox={onBox} />
+export const foldView = ({ box, edition, around, width, onBox }: StationProps) => (
+  <FoldStation box={box} edition={edition} roles={around.roles} width={width} onBox={onBox} />
 );

@@ -9,12 +9,14 @@ import { Touch } from '../../parts/Touch';
 import { useColours } from '../../theme/theme';
 import type { Held } from './link';
 import type { Judged } from './use-wiring';
-import { EDGE, FILL, letterOf, METAL, PILL } from './wire-looks';
+import { ASSUMED_DASH, EDGE, FILL, letterOf, METAL, PILL } from './wire-looks';
 
 interface PartProps {
   readonly drawing: Drawing;
   readonly width: number;
   readonly held: string | undefined;
+  /** Pieces whose role nobody confirmed. */
+  readonly assumed: ReadonlySet<string>;
 }
 
 /** Where a finger finds the cables and devices: over the whole of each. */
@@ -22,6 +24,7 @@ export function Pieces({
   drawing,
   width,
   held,
+  assumed,
   onPiece,
 }: PartProps & { readonly onPiece: (touched: Held) => void }) {
   const places = [
@@ -52,7 +55,7 @@ export function Pieces({
       style={{ position: 'absolute', left: place.left, top: place.top, width: EDGE, height: place.height }}
     >
       <Touch
-        aria-label={`In the drawing: ${place.name}`}
+        aria-label={`In the drawing: ${place.name}${assumed.has(place.held.key) ? ', assumed' : ''}`}
         aria-pressed={held === place.held.key}
         className={`h-full w-full rounded-card ${held === place.held.key ? 'border-4 border-focus' : ''}`}
         onPress={() => onPiece(place.held)}
@@ -63,7 +66,7 @@ export function Pieces({
   ));
 }
 
-export function Cables({ drawing, width, judged, held }: PartProps & { readonly judged: Judged }) {
+export function Cables({ drawing, width, judged, held, assumed }: PartProps & { readonly judged: Judged }) {
   const colours = useColours();
   return drawing.cables.map(({ line, side, top, wires }) => {
     const left = side === 'left';
@@ -80,9 +83,9 @@ export function Cables({ drawing, width, judged, held }: PartProps & { readonly 
           textAnchor={left ? 'start' : 'end'}
           fontSize={12}
           fontFamily="Overpass_700Bold"
-          fill={colours.ink}
+          fill={assumed.has(line.key) ? colours.unknown : colours.ink}
         >
-          {`${entry}${shortName(line.name)}`}
+          {`${entry}${shortName(line.name)}${assumed.has(line.key) ? '?' : ''}`}
         </SvgText>
         <Rect
           x={left ? 0 : width - 30}
@@ -91,8 +94,9 @@ export function Cables({ drawing, width, judged, held }: PartProps & { readonly 
           height={tall - 6}
           rx={4}
           fill={held === line.key ? colours.action : colours.sunk}
-          stroke={colours.wall}
-          strokeWidth={2}
+          stroke={assumed.has(line.key) ? colours.unknown : colours.wall}
+          strokeWidth={assumed.has(line.key) ? 3 : 2}
+          {...(assumed.has(line.key) ? { strokeDasharray: ASSUMED_DASH } : {})}
         />
         {wires.map(({ wire, y }) => {
           const look = FILL[wire.colour] ?? FILL['black'];
@@ -153,7 +157,7 @@ export function Cables({ drawing, width, judged, held }: PartProps & { readonly 
   });
 }
 
-export function Devices({ drawing, width, held }: PartProps) {
+export function Devices({ drawing, width, held, assumed }: PartProps) {
   const colours = useColours();
   const x = width - EDGE;
   return drawing.devices.map(({ face, top, height, terminals }) => (
@@ -167,6 +171,7 @@ export function Devices({ drawing, width, held }: PartProps) {
         fill={colours.sheet}
         stroke={held !== undefined && held === face?.key ? colours.action : colours.wall}
         strokeWidth={held !== undefined && held === face?.key ? 4 : 2}
+        {...(face && assumed.has(face.key) ? { strokeDasharray: ASSUMED_DASH, stroke: colours.unknown } : {})}
       />
       <SvgText x={x + 8} y={top + 15} fontSize={12} fontFamily="Overpass_700Bold" fill={colours.ink}>
         {shortName(face?.title ?? 'metal box')}

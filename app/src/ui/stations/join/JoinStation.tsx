@@ -1,5 +1,6 @@
 /** Join: what is spliced to what, joint by joint, drawn, proved and ticked off. */
 import type { Panel } from '@dense-pack/core/box/panel';
+import { type Roles, withRoles } from '@dense-pack/core/run/linked-roles';
 import { comesOut } from '@dense-pack/core/box/comes-out';
 import type { BoxDocument } from '@dense-pack/core/box/document';
 import type { Edition } from '@dense-pack/core/edition/edition';
@@ -55,6 +56,8 @@ interface JoinStationProps {
   readonly box: ShownBox;
   readonly edition: Edition;
   readonly panel?: Panel | undefined;
+  /** Roles of cables that follow from their links in the run. */
+  readonly roles?: Roles | undefined;
   readonly width: number;
   readonly onBox: ChangeBox;
   readonly onBoth: ChangeBoth;
@@ -79,10 +82,11 @@ function asFound({ box, found }: Pick<ShownBox, 'box' | 'found'>): BoxDocument {
   return { ...found, work: { ...rest, ...(entered === undefined ? {} : { found: entered }) } };
 }
 
-export function JoinStation({ box, edition, panel, width, onBox, onBoth }: JoinStationProps) {
+export function JoinStation({ box, edition, panel, roles, width, onBox, onBoth }: JoinStationProps) {
   const [part, setPart] = useState<Part>('does');
   const mode: Mode = part === 'hand' ? 'found' : 'plan';
-  const { box: now, found: before } = box;
+  const { found: before } = box;
+  const now = withRoles(box.box, roles);
   const looked = useMemo(
     () => (mode === 'found' ? asFound({ box: now, found: before }) : now),
     [mode, now, before],
@@ -90,9 +94,9 @@ export function JoinStation({ box, edition, panel, width, onBox, onBoth }: JoinS
   const shown = useWiring(looked, box.circuit, edition, mode, box.seen.made, comesOut(box));
   // What is set up follows the finger; the plan follows when it is worked out.
   const setUp = useMemo(() => {
-    const work = workOf(box.box, box.circuit);
-    return { work, lines: linesOf(box.box, work), faces: facesOf(box.box, work) };
-  }, [box.box, box.circuit]);
+    const work = workOf(now, box.circuit);
+    return { work, lines: linesOf(now, work), faces: facesOf(now, work) };
+  }, [now, box.circuit]);
   if (setUp.lines.length === 0) {
     return (
       <Notice title="Nothing to join yet">
@@ -106,6 +110,7 @@ export function JoinStation({ box, edition, panel, width, onBox, onBoth }: JoinS
       box={box}
       edition={edition}
       panel={panel}
+      roles={roles}
       width={width}
       onBox={onBox}
       onBoth={onBoth}
@@ -134,6 +139,7 @@ function Joined({
   looked,
   edition,
   panel,
+  roles,
   width,
   onBox,
   onBoth,
@@ -148,7 +154,7 @@ function Joined({
   const kit = useKit();
   const { judged, order, pending } = shown;
   const { work, wiring, plan, faces, circuitry } = judged;
-  const onWork = changeWork(onBoth, box.circuit, edition, kit);
+  const onWork = changeWork(onBoth, box.circuit, edition, kit, roles);
   const recorded = useMemo(() => recordedIn(box.box), [box.box]);
   const { held, selected, hold, look } = useHold(setUp, onWork, recorded);
   const made = useMemo(() => new Set(work.made), [work.made]);
@@ -183,7 +189,7 @@ function Joined({
   }, [held]);
   const redTail = mode === 'plan' && wiring.pigtails.some(({ colour }) => colour === 'red');
   const face = faces.find(({ key }) => `face:${key}` === selected);
-  const tick = tickWork(onBoth, box.circuit, edition, kit);
+  const tick = tickWork(onBoth, box.circuit, edition, kit, roles);
   return (
     <View className="gap-3">
       {(mode === 'plan' || work.found !== undefined) && (

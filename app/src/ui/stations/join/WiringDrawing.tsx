@@ -15,7 +15,7 @@ import { useColours } from '../../theme/theme';
 import { Cables, Devices, Pieces } from './DrawnParts';
 import type { Held } from './link';
 import type { Judged } from './use-wiring';
-import { FILL, LEADS } from './wire-looks';
+import { ASSUMED_DASH, FILL, LEADS } from './wire-looks';
 
 interface WiringDrawingProps {
   readonly judged: Judged;
@@ -56,6 +56,8 @@ export function WiringDrawing({
   const { wiring } = judged;
   const drawing = drawingOf(judged, order);
   const middle = width / 2;
+  // What nobody confirmed is drawn dashed, down to the wires of the cable.
+  const assumed = new Set(judged.assumed.map(({ piece }) => piece));
   const colourOf = (end: string): string => {
     const read = readEnd(end);
     if (read?.kind === 'wire') return read.colour;
@@ -93,6 +95,8 @@ export function WiringDrawing({
           {drawing.paths.map((path) => {
             const fill = FILL[colourOf(path.end)] ?? FILL['black'];
             const opacity = dim(path) ? 0.18 : 1;
+            const isAssumed = assumed.has(pieceAt(path.outer) ?? '');
+            const dash = isAssumed ? ASSUMED_DASH : colourOf(path.end) === 'bare' ? '7 3' : undefined;
             return (
               <Fragment key={`${path.outer}${path.end}`}>
                 <Path
@@ -101,6 +105,7 @@ export function WiringDrawing({
                   strokeOpacity={opacity}
                   strokeWidth={6}
                   fill="none"
+                  {...(isAssumed ? { strokeDasharray: ASSUMED_DASH } : {})}
                 />
                 <Path
                   d={curveOf(path, drawing, width)}
@@ -108,7 +113,7 @@ export function WiringDrawing({
                   strokeOpacity={opacity}
                   strokeWidth={3.4}
                   fill="none"
-                  {...(colourOf(path.end) === 'bare' ? { strokeDasharray: '7 3' } : {})}
+                  {...(dash === undefined ? {} : { strokeDasharray: dash })}
                 />
               </Fragment>
             );
@@ -116,8 +121,8 @@ export function WiringDrawing({
           {drawing.jumpers.map(({ end, from, to }) => (
             <Line key={end} x1={middle} y1={from} x2={middle} y2={to} stroke={colours.wall} strokeWidth={5} />
           ))}
-          <Cables drawing={drawing} width={width} judged={judged} held={held} />
-          <Devices drawing={drawing} width={width} held={held} />
+          <Cables drawing={drawing} width={width} judged={judged} held={held} assumed={assumed} />
+          <Devices drawing={drawing} width={width} held={held} assumed={assumed} />
           {drawing.joints.map(({ id, y }, nth) => {
             const on = selected === id;
             const done = made.has(id);
@@ -153,7 +158,7 @@ export function WiringDrawing({
           })}
         </Svg>
       </View>
-      {onPiece && <Pieces drawing={drawing} width={width} held={held} onPiece={onPiece} />}
+      {onPiece && <Pieces drawing={drawing} width={width} held={held} assumed={assumed} onPiece={onPiece} />}
       {drawing.joints.map(({ id, y }, nth) => (
         <View
           key={id}

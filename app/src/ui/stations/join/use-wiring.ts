@@ -8,6 +8,7 @@ import type { Wiring, WorkPlan } from '@dense-pack/core/box/work';
 import type { Edition } from '@dense-pack/core/edition/edition';
 import { editionOf } from '@dense-pack/core/edition/index';
 import { type Kit, stockOf } from '@dense-pack/core/parts/kit';
+import { type Roles, withRoles } from '@dense-pack/core/run/linked-roles';
 import { withBoxOut } from '@dense-pack/core/plan/box-out';
 import { allMade, withPlan } from '@dense-pack/core/plan/made';
 import { workOf } from '@dense-pack/core/plan/suggest';
@@ -132,7 +133,15 @@ export function useWiring(
 export type ChangeWork = (change: (work: WorkPlan) => WorkPlan) => void;
 
 /** The plan of a box as it stands, with the ticks that hold in it. */
-function plannedNow(box: BoxDocument, made: readonly MadeUp[], circuit: string, edition: Edition, kit: Kit) {
+function plannedNow(
+  recorded: BoxDocument,
+  made: readonly MadeUp[],
+  circuit: string,
+  edition: Edition,
+  kit: Kit,
+  roles: Roles | undefined,
+) {
+  const box = withRoles(recorded, roles);
   const work = workOf(box, circuit);
   return withPlan(work, planOf(box, work, edition, stockOf(kit)).wiring, made);
 }
@@ -175,14 +184,20 @@ export const confirmAll = (work: WorkPlan): WorkPlan => ({
 });
 
 /** Changes what a box does. What was ticked and does not hold any more is taken off with it. */
-export function changeWork(onBoth: ChangeBoth, circuit: string, edition: Edition, kit: Kit): ChangeWork {
+export function changeWork(
+  onBoth: ChangeBoth,
+  circuit: string,
+  edition: Edition,
+  kit: Kit,
+  roles?: Roles,
+): ChangeWork {
   return (change) =>
     onBoth(({ box: now, seen }) => {
-      const before = plannedNow(now, seen.made, circuit, edition, kit);
+      const before = plannedNow(now, seen.made, circuit, edition, kit, roles);
       // What is changed may split a raceway into its runs: the plan is made of the pieces as they are then.
       const { box } = withWork(now, sayings(now, before, change(before)), freshly(newId));
       if (seen.made.length === 0) return { box, seen };
-      const { plan, made } = plannedNow(box, seen.made, circuit, edition, kit);
+      const { plan, made } = plannedNow(box, seen.made, circuit, edition, kit, roles);
       return { box, seen: { ...seen, made: plan ? madeUp(made, plan) : [] } };
     });
 }
@@ -193,10 +208,11 @@ export function tickWork(
   circuit: string,
   edition: Edition,
   kit: Kit,
+  roles?: Roles,
 ): (tick: string) => void {
   return (tick) =>
     onBoth(({ box, seen }) => {
-      const { plan, made } = plannedNow(box, seen.made, circuit, edition, kit);
+      const { plan, made } = plannedNow(box, seen.made, circuit, edition, kit, roles);
       const next = made.includes(tick) ? made.filter((one) => one !== tick) : [...made, tick];
       return { box, seen: { ...seen, made: plan ? madeUp(next, plan) : [] } };
     });
@@ -204,11 +220,13 @@ export function tickWork(
 
 /** Whether all joints are made up and all terminals landed by the plan as it is now. Nothing ticked: no plan is made. */
 export function madeOf(
-  { box, circuit, seen, found, stage }: ShownBox,
+  { box: recorded, circuit, seen, found, stage }: ShownBox,
   job: Parameters<typeof editionFor>[0],
   kit: Kit,
+  roles?: Roles,
 ): { joined: boolean; landed: boolean } {
   if (seen.made.length === 0) return { joined: false, landed: false };
+  const box = withRoles(recorded, roles);
   const work = workOf(box, circuit);
   const plan = planOf(box, work, editionFor(job, box), stockOf(kit));
   const { wiring, kept } = comesOut({ box, found, stage }) ? withBoxOut({ plan }).plan : plan;

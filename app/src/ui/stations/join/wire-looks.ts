@@ -28,3 +28,6 @@ export const LEADS: Readonly<Record<string, WireColour>> = { neutral: 'white', g
 /** Width of the zones at both edges. */
 export const EDGE = MEASURES.edge;
 export const PILL = 26;
+
+/** How what nobody confirmed is drawn: longer dashes than a bare conductor’s. */
+export const ASSUMED_DASH = '5 5';

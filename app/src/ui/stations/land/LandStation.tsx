@@ -1,6 +1,7 @@
 /** Land: each device's face with its terminals, what lands where, and a tick for each as it is landed. */
 import { comesOut } from '@dense-pack/core/box/comes-out';
 import { gangsOf, gangWords } from '@dense-pack/core/box/gangs';
+import { type Roles, withRoles } from '@dense-pack/core/run/linked-roles';
 import type { Edition } from '@dense-pack/core/edition/edition';
 import type { Panel } from '@dense-pack/core/box/panel';
 import { TORQUE } from '@dense-pack/core/plan/landings';
@@ -22,15 +23,24 @@ import { tickWork, useWiring } from '../join/use-wiring';
 interface LandStationProps {
   readonly box: ShownBox;
   readonly edition: Edition;
+  /** Roles of cables that follow from their links in the run. */
+  readonly roles?: Roles | undefined;
   readonly panel?: Panel | undefined;
   readonly onBoth: ChangeBoth;
 }
 
-export function LandStation({ box, edition, panel, onBoth }: LandStationProps) {
+export function LandStation({ box, edition, panel, roles, onBoth }: LandStationProps) {
   const kit = useKit();
   const [busy, setBusy] = useState(false);
-  const shown = useWiring(box.box, box.circuit, edition, 'plan', box.seen.made, comesOut(box));
-  const tick = tickWork(onBoth, box.circuit, edition, kit);
+  const shown = useWiring(
+    withRoles(box.box, roles),
+    box.circuit,
+    edition,
+    'plan',
+    box.seen.made,
+    comesOut(box),
+  );
+  const tick = tickWork(onBoth, box.circuit, edition, kit, roles);
   if (!box.box.items.some(({ kind }) => kind === 'device'))
     return <Notice title="No device to land on">Add the devices of this box first.</Notice>;
   if (!shown || 'failed' in shown) return <Planning failed={shown?.failed} />;

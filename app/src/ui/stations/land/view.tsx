@@ -2,6 +2,6 @@
 import type { StationProps } from '../station';
 import { LandStation } from './LandStation';
 
-export const landView = ({ box, job, edition, onBoth }: StationProps) => (
-  <LandStation box={box} edition={edition} panel={job.panel} onBoth={onBoth} />
+export const landView = ({ box, job, edition, around, onBoth }: StationProps) => (
+  <LandStation box={box} edition={edition} roles={around.roles} panel={job.panel} onBoth={onBoth} />
 );
