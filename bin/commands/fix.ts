@@ -6,6 +6,8 @@ import { tally } from '@dense-pack/core/fill/tally';
 import { tallyJson } from '@dense-pack/core/fill/tally-json';
 import { verdictWords } from '@dense-pack/core/fill/verdict';
 import { addsAtHand, boxesAtHand, inTruck, Kit, newKit } from '@dense-pack/core/parts/kit';
+import { FOLDS_WORDS } from '@dense-pack/core/fold/fold-words';
+import { foldProposals } from '@dense-pack/core/parts/rank-by-fold';
 import { findRemedies } from '@dense-pack/core/remedy/search';
 import { printCountLine } from '@dense-pack/core/shorthand/print';
 import type { Command } from 'commander';
@@ -39,6 +41,7 @@ export function addFix(program: Command): void {
         boxes: boxesAtHand(edition, kit),
         added: addsAtHand(edition, kit),
       });
+      const folded = foldProposals(proposals, edition, kit);
       const { unknown } = inTruck(edition, kit);
       if (unknown.length > 0) console.error(`in the truck but not known: ${unknown.join(', ')}`);
       process.exitCode = exitOf(counted.verdict);
@@ -46,7 +49,8 @@ export function addFix(program: Command): void {
         console.log(
           JSON.stringify({
             ...tallyJson(counted),
-            remedies: proposals.map((one) => ({
+            remedies: folded.ways.map(({ proposal: one, fits }) => ({
+              fits,
               kind: one.kind,
               steps: one.ids,
               words: one.words,
@@ -58,7 +62,7 @@ export function addFix(program: Command): void {
               margin: one.counted.margin === null ? null : printAmount(one.counted.margin, one.counted.unit),
             })),
             asks,
-            notes,
+            notes: [...notes, ...folded.notes],
           }),
         );
         return;
@@ -66,11 +70,12 @@ export function addFix(program: Command): void {
       console.log(
         [
           verdictWords(counted),
-          ...proposals.map(
-            (one, nth) =>
-              `${nth + 1}. ${one.words.join(' ')} Then ${verdictWords(one.counted)}; gained ${showAmount(one.gained, one.counted.unit)} ${unitName(one.counted.unit)}, about ${one.cost.minutes} min.`,
+          ...folded.ways.map(
+            ({ proposal: one, fits }, nth) =>
+              `${nth + 1}. ${one.words.join(' ')} Then ${verdictWords(one.counted)}; gained ${showAmount(one.gained, one.counted.unit)} ${unitName(one.counted.unit)}, about ${one.cost.minutes} min, ${FOLDS_WORDS[fits]}.`,
           ),
           ...notes,
+          ...folded.notes,
         ].join('\n'),
       );
     });

@@ -1,5 +1,7 @@
 /** Remedies and boxes told by whether they fold; the parts a person measured (common practice, no source). */
 import { newId } from '../box/new-id.ts';
+import { tally } from '../fill/tally.ts';
+import { findRemedies } from '../remedy/search.ts';
 import { editionOf } from '../edition/index.ts';
 import { foldBox } from '../fold/fold.ts';
 import { joinedOf } from '../fold/of-box.ts';
@@ -7,7 +9,7 @@ import { connectorEdges } from '../fold/solids.ts';
 import { readCountLine } from '../shorthand/read.ts';
 import { chooseBoxes, wishFor, withFolds } from './chooser.ts';
 import { Kit, newKit, partsOf, solidsOf } from './kit.ts';
-import { rankByFold } from './rank-by-fold.ts';
+import { foldProposals, rankByFold, thatClose } from './rank-by-fold.ts';
 
 const nec = editionOf('nec2023');
 const boxOf = (line: string) => {
@@ -28,6 +30,32 @@ test('what does not fold stands last however cheap; what folds tightly weighs an
     },
   );
   expect(ranked.map(({ proposal }) => proposal.weight)).toEqual([17, 10, 19, 1]);
+});
+
+test('what would not close is left out and counted; where nothing closes all of it is told with that', () => {
+  const way = (fits: 'yes' | 'no') => ({ proposal: { weight: 1 }, fits });
+  expect(thatClose([way('yes'), way('no'), way('no')])).toEqual({
+    ways: [way('yes')],
+    notes: ['2 more ways are legal and would not close by the fold, which is an estimate: left out.'],
+  });
+  expect(thatClose([way('yes'), way('no')]).notes[0]).toMatch(/^1 more way is legal/);
+  expect(thatClose([way('no')])).toEqual({
+    ways: [way('no')],
+    notes: ['None of these ways would close by the fold, which is an estimate.'],
+  });
+  expect(thatClose([way('yes')]).notes).toEqual([]);
+});
+
+test('a switch of three inches takes the shallow boxes out of the ways', () => {
+  const box = boxOf('18 in3 plastic new-work device-box, 3x 12/2, switch depth 3');
+  const { proposals } = findRemedies(box, nec, tally(box, nec), { weights: newKit().weights, newId });
+  const { ways } = foldProposals(proposals, nec, newKit());
+  expect(ways.length).toBeGreaterThan(0);
+  const closes = (of: typeof box) => foldBox(of, nec, joinedOf(of, { edition: nec }), { quick: true }).fits;
+  const all = proposals.map((one) => closes(one.box));
+  if (all.some((fits) => fits !== 'no'))
+    expect(ways.map(({ proposal }) => closes(proposal.box))).not.toContain('no');
+  expect(ways).toHaveLength(all.filter((fits) => fits !== 'no').length || all.length);
 });
 
 test('the smallest and the deepest box are chosen among those that fold', () => {

@@ -172,6 +172,13 @@ function piecesOf({ count = 1, role, ...rest }: LineItem, item: number): LinePie
   }
 }
 
+/** What is accepted where two items of a line do not go together, by the field that is refused. */
+const TOGETHER: Readonly<Record<string, string>> = {
+  absent: 'one of the two: what is in the box cannot be absent from it',
+  'shell.catalog': 'a volume with “catalog”, such as “34 in3 catalog”',
+  'shell.material': 'metal, or no material: a standard box of the table is metal',
+};
+
 /** Passes what was read through the document's own schema, and points at the item that does not fit. */
 function check(
   reading: Reading,
@@ -204,7 +211,8 @@ function check(
     const path = issue?.path ?? [];
     const nth = path[0] === 'items' && typeof path[1] === 'number' ? path[1] : undefined;
     const item = (nth === undefined ? undefined : pieces[nth]?.from) ?? boxSpan;
-    if (path[0] === 'absent') return fail(item, issue?.message ?? 'what is not there');
+    const together = TOGETHER[path.join('.')];
+    if (together !== undefined) return fail(item, together);
     const field = path.filter((part) => typeof part === 'string' && part !== 'items' && part !== 'shell');
     return fail(item, `${field.length > 0 ? `a ${field.join(' ')} that ` : ''}${issue?.message ?? 'a box'}`);
   }

@@ -4,10 +4,9 @@ import { keysOf } from '@dense-pack/core/box/words';
 import { newId } from '@dense-pack/core/box/new-id';
 import { EDITION_IDS, editionOf } from '@dense-pack/core/edition/index';
 import { tally } from '@dense-pack/core/fill/tally';
-import { FOLD_FITS, foldBox } from '@dense-pack/core/fold/fold';
-import { joinedOf } from '@dense-pack/core/fold/of-box';
-import { addsAtHand, boxesAtHand, Kit, solidsOf, stockOf } from '@dense-pack/core/parts/kit';
-import { rankByFold } from '@dense-pack/core/parts/rank-by-fold';
+import { FOLD_FITS } from '@dense-pack/core/fold/fold';
+import { addsAtHand, boxesAtHand, Kit } from '@dense-pack/core/parts/kit';
+import { foldProposals } from '@dense-pack/core/parts/rank-by-fold';
 import { REMEDY_ASKS, REMEDY_KINDS } from '@dense-pack/core/remedy/remedy';
 import { findRemedies } from '@dense-pack/core/remedy/search';
 import { z } from 'zod';
@@ -51,13 +50,9 @@ export function answerRemedies(question: unknown): RemedyAnswer {
     forSpare: true,
     ...(found === undefined ? {} : { found }),
   });
-  const solids = solidsOf(kit);
-  const folded = proposals.map((proposal) => {
-    const joined = joinedOf(proposal.box, { edition, circuit, stock: stockOf(kit) });
-    return { proposal, fits: foldBox(proposal.box, edition, joined, { solids, quick: true }).fits };
-  });
+  const folded = foldProposals(proposals, edition, kit, circuit);
   return {
-    remedies: rankByFold(folded, kit.weights).map(({ proposal, fits }) => {
+    remedies: folded.ways.map(({ proposal, fits }) => {
       const { kind, ids, words, cost, box: fixed } = proposal;
       return {
         kind,
@@ -69,6 +64,6 @@ export function answerRemedies(question: unknown): RemedyAnswer {
       };
     }),
     asks: [...asks],
-    notes: [...notes],
+    notes: [...notes, ...folded.notes],
   };
 }
