@@ -86,7 +86,7 @@ test('a new version is told, waits, and is taken: the station, the edits and wha
   // Told once: the version that runs now is the newest.
   expect(await hand.page.evaluate(() => document.body.innerText)).not.toMatch('A new version');
   await hand.touch('Undo');
-  await hand.sees('verdict', 'Legal');
+  await hand.sees('verdict', 'Fill legal');
   expect(hand.complaints).toEqual([]);
   await hand.page.browserContext().close();
 });

@@ -24,7 +24,7 @@ export const VIEWS = {
   fix: box('kitchen-counter', 'fix'),
   'other-box': [box('hall-switches', 'fix'), 'Other box'],
   'box-wishes': [box('kitchen-counter', 'fix'), 'Other box', 'What the box must be', 'new-work'],
-  checks: [box('kitchen-counter', 'fix'), 'Checks (1)', 'Look at the work'],
+  checks: [box('kitchen-counter', 'fix'), 'Checks (1)', 'All facts'],
   truck: [
     '/truck',
     '1-gang plastic, new-work, 18.00 in³, 2⁷⁄₈ in deep',

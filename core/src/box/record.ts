@@ -135,6 +135,8 @@ export const JobCard = Job.extend({
   boxes: z.int(),
   over: z.int(),
   unknown: z.int(),
+  /** Boxes that are legal as recorded, and could be over by what nobody recorded. */
+  open: z.int().default(0),
   /** Boxes that cannot be read here. */
   unreadable: z.int().default(0),
   /** The first boxes, for their small vessels. */

@@ -61,13 +61,18 @@ export function certaintyOf(
 
 /** One fact alone: its answers are all the combinations there are. */
 function byOneFact(fact: Fact, box: BoxDocument, edition: Edition, counted: Tally): Certainty {
+  const bounded = fact.startsLeast && isBounded(box, edition);
   // What can only add leaves an over-full box over.
-  if (counted.verdict === 'over' && fact.startsLeast && isBounded(box, edition)) return CERTAIN;
-  if (fact.startsLeast && isBounded(box, edition)) {
-    const most = (fact.answers.at(-1) ?? fact.answers[0]).record(box, passingId);
-    if (tally(most, edition).verdict === counted.verdict) return CERTAIN;
-  }
-  const judged = judge(fact, box, edition);
+  if (counted.verdict === 'over' && bounded) return CERTAIN;
+  const last = fact.answers.at(-1) ?? fact.answers[0];
+  const most = bounded ? tally(last.record(box, passingId), edition) : undefined;
+  if (most?.verdict === counted.verdict) return CERTAIN;
+  // A box that starts with the least answer counts as with it: what was counted is not counted again.
+  const known = new Map<Answer, Tally>([
+    ...(fact.startsLeast ? [[fact.answers[0], counted] as const] : []),
+    ...(most ? [[last, most] as const] : []),
+  ]);
+  const judged = judge(fact, box, edition, known);
   return judged.answers.every(({ verdict }) => verdict === counted.verdict)
     ? CERTAIN
     : { certain: false, open: [judged] };
@@ -189,13 +194,13 @@ function settledBy(combinations: readonly Combination[], at: number, size: numbe
   return settled.reduce<number>((sum, one) => sum + one, 0) / size;
 }
 
-/** Each answer with the count of the box as it stands and this answer more. */
-function judge(fact: Fact, box: BoxDocument, edition: Edition): OpenFact {
+/** Each answer with the count of the box as it stands and this answer more. @param known counts that were made already */
+function judge(fact: Fact, box: BoxDocument, edition: Edition, known?: ReadonlyMap<Answer, Tally>): OpenFact {
   return {
     ...fact,
     answers: fact.answers.map((answer) => {
       const by = answer.edition === undefined ? edition : editionOf(answer.edition);
-      const { verdict, margin, unit } = tally(answer.record(box, passingId), by);
+      const { verdict, margin, unit } = known?.get(answer) ?? tally(answer.record(box, passingId), by);
       return { ...answer, verdict, margin, unit };
     }),
   };

@@ -50,7 +50,7 @@ export function boxVerdict(
       ? { is: 'violation', head: `fill legal, ${many}: ${cited}`, ...and(left, others) }
       : { is: 'violation', head: `fill legal, ${many}`, ...and(cited, left, others) };
   }
-  if (worst === undefined) return { is: 'legal', head: fill.head, ...and(fill.more, beside.unknown) };
+  if (worst === undefined) return { is: 'legal', head: fill.head, ...and(beside.unknown ?? fill.more) };
   return { is: isWrong ? 'violation' : 'open', head: `fill legal, ${worst}`, ...and(left, ...rest) };
 }
 

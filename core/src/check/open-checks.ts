@@ -32,10 +32,31 @@ export interface Wanted {
   /** To be asked, most decisive first. */
   readonly open: readonly OpenCheck[];
   /** To be looked at in the box; each could be a violation. */
-  readonly look: readonly { readonly fact: Looked; readonly words: string }[];
-  /** What is missing and could be a violation, each once, with every section that wants it. */
+  readonly look: readonly ToLookAt[];
+  /** What else is missing and could be a violation, each once, with every section that wants it. */
   readonly matters: readonly { readonly needs: string; readonly sections: readonly string[] }[];
 }
+
+/** Something an eye tells. */
+export interface ToLookAt {
+  readonly fact: Looked;
+  /** What is looked for, in a clause. */
+  readonly words: string;
+  readonly sections: readonly string[];
+}
+
+/** Facts an eye tells, by name. */
+export const LOOKED_NAMES: Readonly<Record<Looked, string>> = {
+  free: 'free conductors',
+  past: 'reach past the opening',
+  sheath: 'sheath inside',
+  support: 'support',
+  entries: 'openings for cables',
+  setback: 'setback',
+  gap: 'gap',
+  edge: 'distance from the stud’s face',
+  hangs: 'nothing heavy hangs',
+};
 
 type Answer = Omit<CheckAnswer, 'violates'>;
 interface Question {
@@ -149,12 +170,19 @@ export function wantedFacts(box: BoxDocument, edition: Edition, counted: Tally):
   const open = (Object.keys(QUESTIONS) as OpenCheck['fact'][])
     .filter((fact) => (fact === 'protected' ? lacks : missing.has(fact)))
     .flatMap(openOf);
-  const look = LOOKED.filter((fact) => missing.has(fact)).map((fact) => ({ fact, words: LOOKS[fact] }));
+  const sectionsOf = (fact: Looked) => [
+    ...new Set(notChecked.filter((one) => one.fact === fact).map(({ section }) => section)),
+  ];
+  const look = LOOKED.filter((fact) => missing.has(fact)).map((fact) => ({
+    fact,
+    words: LOOKS[fact],
+    sections: sectionsOf(fact),
+  }));
   const asked = new Set<OpenCheck['fact']>(open.map(({ fact }) => fact));
   const needs = new Map<string, string[]>();
   for (const one of notChecked) {
     // Where the edition's rule is not recorded, no fact helps: that matters too.
-    if (one.fact !== undefined && !isLooked(one.fact) && !asked.has(one.fact)) continue;
+    if (isLooked(one.fact) || (one.fact !== undefined && !asked.has(one.fact))) continue;
     needs.set(one.needs, [...(needs.get(one.needs) ?? []), one.section]);
   }
   return {
@@ -167,3 +195,10 @@ export function wantedFacts(box: BoxDocument, edition: Edition, counted: Tally):
 /** The box with what somebody looked at, and found within its limit. */
 export const withLooked = (box: BoxDocument, facts: readonly Looked[]): BoxDocument =>
   changeSite(box, { right: [...new Set([...(box.site?.right ?? []), ...facts])] });
+
+/** What was not looked at, in one sentence with its sections. @example 'setback and gap (314.20, 314.21)' */
+export function notLookedAt(look: readonly ToLookAt[]): string | undefined {
+  if (look.length === 0) return undefined;
+  const names = look.map(({ fact }) => LOOKED_NAMES[fact]).join(', ');
+  return `${names} (${[...new Set(look.flatMap(({ sections }) => sections))].join(', ')})`;
+}

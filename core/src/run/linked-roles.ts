@@ -51,13 +51,20 @@ export function linkedRoles(house: readonly HouseBox[], links: readonly Link[], 
   return roles;
 }
 
+/** The cables of which a link tells the role and the record does not. */
+export const openRoles = ({ items }: BoxDocument, roles: Roles = NO_ROLES): ReadonlySet<string> =>
+  new Set(
+    items.flatMap((item) =>
+      item.kind === 'cable' && item.duty === undefined && Object.hasOwn(roles, item.id) ? [item.id] : [],
+    ),
+  );
+
 const known = new WeakMap<BoxDocument, { readonly by: string; readonly box: BoxDocument }>();
 
 /** The box with the roles its links tell; the same document for the same roles, so that what was worked out of it holds. */
 export function withRoles(box: BoxDocument, roles: Roles = NO_ROLES): BoxDocument {
-  const open = Object.entries(roles).filter(([piece]) =>
-    box.items.some((item) => item.id === piece && item.kind === 'cable' && item.duty === undefined),
-  );
+  const pieces = openRoles(box, roles);
+  const open = Object.entries(roles).filter(([piece]) => pieces.has(piece));
   if (open.length === 0) return box;
   const by = JSON.stringify(open);
   const before = known.get(box);

@@ -9,7 +9,7 @@ import { comesOut } from '../box/comes-out.ts';
 import { circuitsIn } from '../box/safety.ts';
 import { STAGES } from '../box/words.ts';
 import { checkBox } from '../check/check-box.ts';
-import { wantedFacts } from '../check/open-checks.ts';
+import { notLookedAt, wantedFacts } from '../check/open-checks.ts';
 import type { Edition } from '../edition/edition.ts';
 import { editionOf } from '../edition/index.ts';
 import { type Amount, showAmount, unitName } from '../fill/amount.ts';
@@ -166,7 +166,8 @@ function changePart({ box, found, stage }: BoxRecord, edition: Edition): Part[] 
 
 function checksPart({ box }: BoxRecord, edition: Edition, counted: Tally): Part {
   const { findings } = checkBox(box, edition, counted);
-  const { matters } = wantedFacts(box, edition, counted);
+  const { matters, look } = wantedFacts(box, edition, counted);
+  const unseen = notLookedAt(look);
   const words = { violation: 'wrong', look: 'look', advice: 'advice' };
   const say = plainSayer(edition.unit);
   return {
@@ -192,6 +193,7 @@ function checksPart({ box }: BoxRecord, edition: Edition, counted: Tally): Part 
               ],
             },
           ]),
+      ...(unseen === undefined ? [] : [{ cells: ['not looked at', `${unseen}.`] }]),
     ],
     ...(findings.length === 0 ? { note: 'Nothing found against it by the checks that could be made.' } : {}),
   };

@@ -21,6 +21,7 @@ interface CardRow extends JobRow {
   n: number;
   over: number | null;
   unknown: number | null;
+  open: number | null;
   unread: number | null;
 }
 
@@ -30,14 +31,14 @@ export function listJobs(db: Db, page?: Page): JobCard[] {
   const rows = db
     .prepare<[string, number, number], CardRow>(
       `SELECT job.*, count(box.id) AS n, sum(box.verdict = 'over') AS over, sum(box.verdict = 'unknown') AS unknown,
-              sum(box.verdict = 'unread') AS unread
+              sum(box.verdict = 'unread') AS unread, sum(box.verdict = 'open') AS open
        FROM job LEFT JOIN (SELECT box.id, box.job_id,
                                   CASE WHEN ${IS_COUNTED} THEN box.verdict END AS verdict
                            FROM box JOIN job ON job.id = box.job_id) AS box ON box.job_id = job.id
        GROUP BY job.id ORDER BY job.updated_at DESC, job.id LIMIT ? OFFSET ?`,
     )
     .all(countedBy(), page?.most ?? -1, page?.from ?? 0);
-  return rows.map(({ n, over, unknown, unread, ...row }) => {
+  return rows.map(({ n, over, unknown, unread, open, ...row }) => {
     const more = beside.get(row.id);
     const unreadable = (unread ?? 0) + (more?.unread ?? 0);
     return {
@@ -46,6 +47,7 @@ export function listJobs(db: Db, page?: Page): JobCard[] {
       unreadable,
       over: (over ?? 0) + (more?.over ?? 0),
       unknown: (unknown ?? 0) + (more?.unknown ?? 0),
+      open: (open ?? 0) + (more?.open ?? 0),
       preview: firstBoxes(db, row.id, JOB_PREVIEW).map(({ id, box }) => ({ id, box })),
     };
   });

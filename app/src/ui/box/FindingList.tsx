@@ -1,6 +1,6 @@
 /** What the checks beyond fill found, gravest first, and what they could not check. */
 import type { Outcome } from '@dense-pack/core/check/finding';
-import type { Wanted } from '@dense-pack/core/check/open-checks';
+import { notLookedAt, type Wanted } from '@dense-pack/core/check/open-checks';
 import type { Edition } from '@dense-pack/core/edition/edition';
 import { sentenceOf, type Severity } from '@dense-pack/core/finding/finding';
 import { plainSayer } from '@dense-pack/core/finding/say';
@@ -23,11 +23,11 @@ const TONES = { over: 'text-over', unknown: 'text-unknown', soft: 'text-soft' } 
 interface FindingListProps {
   readonly findings: Outcome['findings'];
   /** Facts that are missing and could make a violation. */
-  readonly matters: Wanted['matters'];
+  readonly wanted: Pick<Wanted, 'matters' | 'look'>;
   readonly edition: Pick<Edition, 'unit'>;
 }
 
-export function FindingList({ findings, matters, edition }: FindingListProps) {
+export function FindingList({ findings, wanted: { matters, look }, edition }: FindingListProps) {
   const say = plainSayer(edition.unit);
   const colours = useColours();
   return (
@@ -54,13 +54,18 @@ export function FindingList({ findings, matters, edition }: FindingListProps) {
           </View>
         );
       })}
-      {matters.length > 0 && (
-        <Fold title={`Not checked (${matters.length})`}>
+      {matters.length + look.length > 0 && (
+        <Fold title={`Not checked (${matters.length + Math.min(1, look.length)})`}>
           {matters.map(({ needs, sections }) => (
             <Words key={needs} className="border-t border-hair px-3 py-2" testID="not-checked">
               {`Not checked, ${sections.join(', ')}: ${needs}.`}
             </Words>
           ))}
+          {look.length > 0 && (
+            <Words className="border-t border-hair px-3 py-2" testID="not-checked">
+              {`Not looked at: ${notLookedAt(look) ?? ''}.`}
+            </Words>
+          )}
         </Fold>
       )}
     </View>

@@ -194,6 +194,7 @@ export function useJobs() {
           ...job,
           boxes: boxes.length,
           over: 0,
+          open: 0,
           unknown: 0,
           unreadable: 0,
           preview: boxes.slice(0, JOB_PREVIEW).map(({ id, fields }) => ({ id, box: fields.box })),

@@ -102,6 +102,7 @@ function Card({ job }: { readonly job: JobCard }) {
   const said = [
     `${job.boxes} ${job.boxes === 1 ? 'box' : 'boxes'}`,
     job.over > 0 ? `${job.over} over` : '',
+    job.open > 0 ? `${job.open} not certain` : '',
     job.unknown > 0 ? `${job.unknown} without an answer` : '',
     job.unreadable > 0 ? `${job.unreadable} cannot be read here` : '',
     editionOf(job.edition).name,

@@ -103,12 +103,12 @@ export function VerdictBand({ counted, verdict, room, vessel }: VerdictBandProps
   const { head, more } = verdict;
   const words = more === undefined ? head : `${head}; ${more}`;
   const capacity = counted.capacity === null ? '—' : showAmount(counted.capacity, counted.unit);
-  // A band leaves the room to the work: a long condition is set smaller, and how tight it is stands with the whole instrument.
+  // A long condition is set smaller; a band leaves the room to the work, and how tight it is stands with the whole instrument.
   const isBand = vessel !== undefined;
   const tight =
     room.answer === 'unknown' || (isBand && verdict.is !== 'legal') ? '' : `${room.answer} to work in`;
   const means = [more, tight].filter(Boolean).join('; ');
-  const headline = isBand && head.length > LONG_HEAD ? 'lead' : 'title';
+  const headline = head.length > LONG_HEAD ? 'lead' : 'title';
   const figures = (
     <>
       <Words mono strong size={vessel ? 'fine' : 'lead'} testID="fill">

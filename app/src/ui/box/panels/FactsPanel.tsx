@@ -1,8 +1,8 @@
 /** Facts the checks beyond fill need: first what could make a violation, one touch each; everything else behind a fold. */
 import type { BoxDocument } from '@dense-pack/core/box/document';
 import { changeSite } from '@dense-pack/core/box/edit';
-import { HANGINGS, type Looked, PLACES, type Site } from '@dense-pack/core/box/site';
-import { type Wanted, withLooked } from '@dense-pack/core/check/open-checks';
+import { HANGINGS, PLACES, type Site } from '@dense-pack/core/box/site';
+import { LOOKED_NAMES, type Wanted, withLooked } from '@dense-pack/core/check/open-checks';
 import { BREAKERS } from '@dense-pack/core/edition/index';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -236,19 +236,6 @@ function AllFacts({ box, onChange }: Pick<FactsPanelProps, 'box' | 'onChange'>) 
     </Fold>
   );
 }
-
-/** Facts an eye tells, by name. */
-const LOOKED_NAMES: Readonly<Record<Looked, string>> = {
-  free: 'free conductors',
-  past: 'reach past the opening',
-  sheath: 'sheath inside',
-  support: 'support',
-  entries: 'openings for cables',
-  setback: 'setback',
-  gap: 'gap',
-  edge: 'distance from the stud’s face',
-  hangs: 'nothing heavy hangs',
-};
 
 interface LengthFactProps {
   readonly title: string;

@@ -86,7 +86,7 @@ export function FixStation({ box, counted, edition, around, onBox, onFields }: F
       {part === 'box' && <BoxChooser box={box.box} circuit={box.circuit} edition={edition} onTake={take} />}
       {part === 'checks' && (
         <>
-          <FindingList findings={checked.findings} matters={wanted.matters} edition={edition} />
+          <FindingList findings={checked.findings} wanted={wanted} edition={edition} />
           <FactsPanel box={box.box} wanted={wanted} onChange={onBox} />
         </>
       )}

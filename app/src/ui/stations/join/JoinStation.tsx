@@ -1,6 +1,6 @@
 /** Join: what is spliced to what, joint by joint, drawn, proved and ticked off. */
 import type { Panel } from '@dense-pack/core/box/panel';
-import { type Roles, withRoles } from '@dense-pack/core/run/linked-roles';
+import { openRoles, type Roles, withRoles } from '@dense-pack/core/run/linked-roles';
 import { comesOut } from '@dense-pack/core/box/comes-out';
 import type { BoxDocument } from '@dense-pack/core/box/document';
 import type { Edition } from '@dense-pack/core/edition/edition';
@@ -266,6 +266,7 @@ function Joined({
           <WorkEditor
             {...setUp}
             assumed={new Set(judged.assumed.map(({ piece }) => piece))}
+            linked={openRoles(box.box, roles)}
             onWork={onWork}
             held={held}
             onHold={hold}

@@ -16,9 +16,11 @@ import { Schools } from './Schools';
 interface WorkEditorProps extends ToldProps {
   /** Pieces whose role nobody recorded. */
   readonly assumed: ReadonlySet<string>;
+  /** Cables whose role follows from their link in the run. */
+  readonly linked: ReadonlySet<string>;
 }
 
-export function WorkEditor({ work, lines, faces, assumed, onWork, held, onHold }: WorkEditorProps) {
+export function WorkEditor({ work, lines, faces, assumed, linked, onWork, held, onHold }: WorkEditorProps) {
   const asked = faces.filter((face) => face.terminals.length > 0);
   return (
     <View className="gap-3">
@@ -29,6 +31,7 @@ export function WorkEditor({ work, lines, faces, assumed, onWork, held, onHold }
             name={line.name}
             words={runWords(line, work, faces)}
             assumed={assumed.has(line.key)}
+            linked={linked.has(line.key)}
             on={held?.key === line.key}
             onPress={() => onHold({ what: 'cable', key: line.key })}
           />
@@ -55,12 +58,14 @@ interface RowProps {
   readonly words: string;
   /** Nobody said so yet. */
   readonly assumed: boolean;
+  /** It follows from a link in the run. */
+  readonly linked?: boolean;
   readonly on: boolean;
   readonly onPress: () => void;
 }
 
 /** One of those in the drawing, with what it does: touching it is touching it there. */
-const Row = ({ name, words, assumed, on, onPress }: RowProps) => (
+const Row = ({ name, words, assumed, linked = false, on, onPress }: RowProps) => (
   <View role="listitem" className={assumed ? 'border border-dashed border-unknown' : 'border-b border-hair'}>
     <Touch
       role="button"
@@ -77,6 +82,11 @@ const Row = ({ name, words, assumed, on, onPress }: RowProps) => (
       {assumed && (
         <Words size="fine" strong tone="text-unknown">
           assumed
+        </Words>
+      )}
+      {linked && (
+        <Words size="fine" tone="text-soft">
+          as its link in the run says
         </Words>
       )}
     </Touch>
