@@ -18,6 +18,8 @@ export interface Beside {
   readonly open: readonly string[];
   /** What the checks beside the fill want to know first: it is said, and leaves the verdict of the fill as it is. */
   readonly unknown?: string | undefined;
+  /** The wiring is still worked out: a legal box is not green until it is. */
+  readonly pending?: boolean;
 }
 
 export const NOTHING_BESIDE: Beside = { wrong: [], open: [] };
@@ -52,13 +54,13 @@ export function besideOf(
   const tests = outcomeOf(box, seen.closing);
   const say = (is: boolean, words: string) => (is ? [words] : []);
   return {
+    ...(wiring === 'pending' ? { pending: true } : {}),
     wrong: [
       ...say(wiring === 'wrong', 'the wiring is not right'),
       ...say(tests === 'failed', 'its tests failed'),
     ],
     open: [
       ...say(wiring === 'open', 'roles of cables assumed'),
-      ...say(wiring === 'pending', 'wiring not worked out yet'),
       ...say(racewayWiresIn(box, seen.surface) !== 'counted', 'raceway wires not in the count'),
       // A box that is built is closed: its power is on again.
       ...(stage === 'built' ? [] : safetyWords(record, panel, now)),

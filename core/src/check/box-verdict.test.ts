@@ -9,7 +9,7 @@ import { besideOf, NOTHING_BESIDE, unknownWords, type WiringStanding } from './b
 import { boxVerdict } from './box-verdict.ts';
 import { checkBox } from './check-box.ts';
 
-function verdict(line: string, wiring?: WiringStanding) {
+function verdict(line: string, wiring?: WiringStanding | 'pending') {
   const box = boxOf(line);
   const nec = editionOf('nec2023');
   const counted = tally(box, nec);
@@ -58,6 +58,11 @@ test('a wiring that is wrong or rests on assumed roles is told, and is not green
     is: 'open',
     head: 'fill legal, roles of cables assumed',
     more: '2.25 in³ left',
+  });
+  expect(verdict(legal, 'pending')).toEqual({
+    is: 'open',
+    head: 'fill legal, 2.25 in³ left',
+    more: 'wiring not worked out yet',
   });
   expect(verdict(legal, 'wrong').is).toBe('violation');
   expect(verdict('18 in3, 3x 12/2, duplex', 'wrong')).toMatchObject({ is: 'over', head: 'over by 2.25 in³' });

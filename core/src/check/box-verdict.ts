@@ -50,6 +50,9 @@ export function boxVerdict(
       ? { is: 'violation', head: `fill legal, ${many}: ${cited}`, ...and(left, others) }
       : { is: 'violation', head: `fill legal, ${many}`, ...and(cited, left, others) };
   }
+  // The words stay where they are while it is worked out: nothing moves when it is known.
+  if (worst === undefined && beside.pending)
+    return { is: 'open', head: `fill ${fill.head}`, more: 'wiring not worked out yet' };
   if (worst === undefined) return { is: 'legal', head: fill.head, ...and(beside.unknown ?? fill.more) };
   return { is: isWrong ? 'violation' : 'open', head: `fill legal, ${worst}`, ...and(left, ...rest) };
 }

@@ -35,7 +35,22 @@ async function workOut(): Promise<void> {
   }
 }
 
-/** The wiring of a box that is shown; where somebody began to plan it, it is worked out once nothing else is to be done. */
+/** Has these worked out once nothing else is to be done. @returns takes back what was not begun */
+function want(boxes: readonly Wanted[]): () => void {
+  const cancel = whenIdle(() => {
+    wanted.push(...boxes);
+    void workOut();
+  });
+  return () => {
+    cancel();
+    for (const one of boxes) {
+      const at = wanted.indexOf(one);
+      if (at >= 0) wanted.splice(at, 1);
+    }
+  };
+}
+
+/** The wiring of a box that is shown; where somebody began to plan it, it is worked out. */
 export function useWiringStanding(
   box: BoxDocument,
   { circuit }: Pick<ShownBox, 'circuit'>,
@@ -47,19 +62,33 @@ export function useWiringStanding(
     () => undefined,
   );
   const isPending = standing === 'pending';
-  const { edition: adopted } = job;
-  useEffect(() => {
-    if (!isPending) return undefined;
-    const one: Wanted = { box, circuit, edition: editionFor({ edition: adopted }, box) };
-    const cancel = whenIdle(() => {
-      wanted.push(one);
-      void workOut();
-    });
-    return () => {
-      cancel();
-      const at = wanted.indexOf(one);
-      if (at >= 0) wanted.splice(at, 1);
-    };
-  }, [isPending, box, circuit, adopted]);
+  const { edition } = job;
+  useEffect(
+    () => (isPending ? want([{ box, circuit, edition: editionFor({ edition }, box) }]) : undefined),
+    [isPending, box, circuit, edition],
+  );
   return standing;
+}
+
+/** So many wirings of a list are worked out, whether its boxes are scrolled to or not. */
+const LISTED_MOST = 100;
+
+/** Has the first boxes of a list worked out, so that what it counts does not hang on where it is scrolled to. */
+export function useWiringsOf(
+  list: readonly { readonly planned: BoxDocument; readonly box: Pick<ShownBox, 'circuit'> }[],
+  { edition }: Pick<Job, 'edition'>,
+): void {
+  const pending = list.filter(({ planned }) => wiringOf(planned) === 'pending').length;
+  useEffect(() => {
+    if (pending === 0) return undefined;
+    const some = list.filter(({ planned }) => wiringOf(planned) === 'pending').slice(0, LISTED_MOST);
+    return want(
+      some.map(({ planned, box }) => ({
+        box: planned,
+        circuit: box.circuit,
+        edition: editionFor({ edition }, planned),
+      })),
+    );
+    // Once for a list: what becomes known of it draws it anew, and nothing is asked twice.
+  }, [pending, list, edition]);
 }

@@ -1,10 +1,8 @@
 /** A box of a job as a small vessel with its verdict. */
 import { STAGES } from '@dense-pack/core/box/words';
-import type { Job } from '@dense-pack/core/box/record';
 import { Link } from 'expo-router';
 import { memo } from 'react';
 import { Pressable, View } from 'react-native';
-import { useWiringStanding } from '../client/wiring-standing';
 import { Words } from '../parts/Words';
 import { VerdictWords } from '../tape/Verdict';
 import { Vessel } from '../vessel/Vessel';
@@ -13,13 +11,10 @@ import { boxHref } from './hrefs';
 
 interface BoxCardProps {
   readonly listed: Listed;
-  readonly job: Pick<Job, 'edition'>;
 }
 
-export const BoxCard = memo(function BoxCard({ listed, job }: BoxCardProps) {
-  const { box, planned, counted, tight, verdict } = listed;
-  // Cards that are shown have their wirings worked out; the list is drawn again with what they are.
-  useWiringStanding(planned, box, job);
+export const BoxCard = memo(function BoxCard({ listed }: BoxCardProps) {
+  const { box, counted, tight, verdict } = listed;
   const where = [box.room, box.circuit && `circuit ${box.circuit}`].filter(Boolean).join(', ');
   return (
     <Link href={boxHref(box.jobId, box.id) as never} asChild>

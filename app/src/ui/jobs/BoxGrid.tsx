@@ -1,5 +1,4 @@
 /** The boxes of a job as cards, as many to a row as the width takes; all rows alike, the last one too. */
-import type { Job } from '@dense-pack/core/box/record';
 import { View } from 'react-native';
 import { VirtualRows } from '../parts/VirtualRows';
 import type { Listed } from './box-list';
@@ -7,7 +6,6 @@ import { BoxCard } from './BoxCard';
 
 interface BoxGridProps {
   readonly list: readonly Listed[];
-  readonly job: Pick<Job, 'edition'>;
   /** Width the cards have, in px, and how much larger than usual the text is. */
   readonly width: number;
   readonly text: number;
@@ -18,7 +16,7 @@ const GAP = 12;
 /** About how high a card is at the usual size of text. */
 const HEIGHT = 236;
 
-export function BoxGrid({ list, job, width, text }: BoxGridProps) {
+export function BoxGrid({ list, width, text }: BoxGridProps) {
   const columns = Math.max(1, Math.floor((width + GAP) / (CARD * Math.max(1, text / 125) + GAP)));
   const rows = Math.ceil(list.length / columns);
   return (
@@ -33,7 +31,7 @@ export function BoxGrid({ list, job, width, text }: BoxGridProps) {
             const one = list[nth * columns + at];
             return (
               <View key={one?.box.id ?? at} className="min-w-0 flex-1">
-                {one && <BoxCard listed={one} job={job} />}
+                {one && <BoxCard listed={one} />}
               </View>
             );
           })}

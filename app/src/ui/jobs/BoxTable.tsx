@@ -23,7 +23,6 @@ import { View } from 'react-native';
 import { Touch } from '../parts/Touch';
 import type { VirtualRowsProps } from '../parts/VirtualRows';
 import { Words } from '../parts/Words';
-import { useWiringStanding } from '../client/wiring-standing';
 import { VerdictWords } from '../tape/Verdict';
 import { useColours } from '../theme/theme';
 import { fullness, type Listed } from './box-list';
@@ -104,18 +103,6 @@ function words(id: string, one: Listed): string {
     default:
       return wrong === 0 ? '' : String(wrong);
   }
-}
-
-/** The verdict of a row; rows that are shown have their wirings worked out. */
-function VerdictCell({
-  listed: { box, planned, verdict, tight },
-  job,
-}: {
-  listed: Listed;
-  job: Pick<Job, 'edition'>;
-}) {
-  useWiringStanding(planned, box, job);
-  return <VerdictWords verdict={verdict.is} head={verdict.head} more={moreWords(verdict, tight)} />;
 }
 
 const ROW = 48;
@@ -201,7 +188,11 @@ export default function BoxTable({ job, list, Rows }: BoxTableProps) {
                         {one.box.name}
                       </Link>
                     ) : id === 'verdict' ? (
-                      <VerdictCell listed={one} job={job} />
+                      <VerdictWords
+                        verdict={one.verdict.is}
+                        head={one.verdict.head}
+                        more={moreWords(one.verdict, one.tight)}
+                      />
                     ) : (
                       <Words
                         size="fine"

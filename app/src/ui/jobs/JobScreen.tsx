@@ -7,6 +7,7 @@ import { lazy, useMemo, useState } from 'react';
 import { useWindowDimensions, View } from 'react-native';
 import { changeJob, removeJob, type ShownJob, useJob } from '../client/queries';
 import { useRunFacts } from '../client/use-run-facts';
+import { useWiringsOf } from '../client/wiring-standing';
 import { useWirings } from '../client/wiring-known';
 import { Choice } from '../parts/Choice';
 import { EditionChoice } from '../parts/EditionChoice';
@@ -58,6 +59,7 @@ function Job({ job }: { readonly job: ShownJob }) {
     () => boxes.map((box) => listBox(box, job, { assumed: assumptions, run, wiringOf })),
     [boxes, job, assumptions, run, wiringOf],
   );
+  useWiringsOf(all, job);
   const list = useMemo(() => wished(all, wish), [all, wish]);
   return (
     <Screen
@@ -164,7 +166,7 @@ function Boxes({ job, list, wide }: BoxesProps) {
             <BoxTable job={job} list={list} Rows={VirtualRows} />
           </LatePart>
         ) : (
-          <BoxGrid list={list} job={job} width={Math.min(width, wide ? 1920 : 760) - 32} text={text} />
+          <BoxGrid list={list} width={Math.min(width, wide ? 1920 : 760) - 32} text={text} />
         ))}
     </>
   );
