@@ -44,16 +44,26 @@ export function inTheWall({
 }
 
 /** The circuits a record names in one text. @example circuitNames('28, 30') // ['28', '30'] */
-export const circuitNames = (text: string): readonly string[] =>
+const circuitNames = (text: string): readonly string[] =>
   text
     .split(/[,;&+/]|\band\b/i)
     .map((one) => one.trim())
     .filter((one) => one !== '');
 
+/**
+ * Circuits that one text names by their spaces; words may be one label, and are one name.
+ * @example spacesNamed('28, 30') // ['28', '30']; spacesNamed('Kitchen and dining') // ['Kitchen and dining']
+ */
+export function spacesNamed(text: string): readonly string[] {
+  const names = circuitNames(text);
+  if (names.length > 1 && names.every((name) => /^\d+[a-z]?$/i.test(name))) return names;
+  return text.trim() === '' ? [] : [text.trim()];
+}
+
 /** The circuits that are in a box: those its record names, and those its work does. */
 export function circuitsIn({ circuit, box }: Pick<Told, 'circuit' | 'box'>): readonly string[] {
   const named = circuitNames(circuit);
-  const worked = box.work?.circuits.flatMap(({ name }) => circuitNames(name)) ?? [];
+  const worked = box.work?.circuits.flatMap(({ name }) => spacesNamed(name)) ?? [];
   return [...new Set([...named, ...worked])].sort(naturally);
 }
 

@@ -3,7 +3,7 @@
  * puts it right in a few touches. Only what is not recorded is guessed.
  */
 import type { BoxDocument } from '../box/document.ts';
-import { circuitNames } from '../box/safety.ts';
+import { spacesNamed } from '../box/safety.ts';
 import { type DutyItem, runOf } from '../box/set-up.ts';
 import {
   type Circuit,
@@ -363,7 +363,7 @@ function namedCircuits(
 function suggestOne(recorded: BoxDocument, circuit: string): WorkPlan {
   const box = withForced(recorded);
   const breaker = box.site?.breaker;
-  const names = circuitNames(circuit);
+  const names = spacesNamed(circuit);
   const known = knownOf(box, names);
   const devices = guessDevices(known);
   const onBreaker = breaker === undefined ? {} : { breaker };

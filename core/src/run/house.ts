@@ -5,7 +5,7 @@
 import type { BoxDocument, ItemOf } from '../box/document.ts';
 import type { CableEnd, Link } from '../box/links.ts';
 import { circuitNamed, nameInPanel, type Panel } from '../box/panel.ts';
-import { circuitNames, circuitsIn } from '../box/safety.ts';
+import { circuitsIn, spacesNamed } from '../box/safety.ts';
 import type { Run, WorkPlan } from '../box/work.ts';
 import { circuitOf, guardsOf } from '../plan/ends.ts';
 import { facesOf } from '../plan/faces.ts';
@@ -113,7 +113,7 @@ function carriedBy(run: Run, work: WorkPlan, circuit: string): string[] {
     (id) => work.circuits.find((one) => one.id === id)?.name || (work.circuits.length === 1 ? circuit : ''),
   );
   // One text may name two circuits: no breaker is called by both of them.
-  return [...new Set(names.flatMap(circuitNames))];
+  return [...new Set(names.flatMap(spacesNamed))];
 }
 
 /** The end a link means, in the house as it is; undefined where its box or cable is gone. */

@@ -36,6 +36,16 @@ test('one three-wire cable and two circuits named: a multiwire circuit, each wit
   expect(planned.assumed.map(({ as }) => as)).toContain('split');
 });
 
+test('words may be one label: “Kitchen and dining” is one circuit', () => {
+  expect(workOf(box, 'Kitchen and dining').circuits).toEqual([{ id: 'a', name: 'Kitchen and dining' }]);
+  expect(workOf(box, 'Kitchen and dining').runs[0]).toMatchObject({ circuits: ['a'] });
+  const [read] = houseOf(
+    [{ id: 'box-1', name: 'Den', room: '', circuit: 'Kitchen and dining', box }],
+    panel(),
+  );
+  expect([...new Set(read?.ends.flatMap(({ circuits }) => circuits))]).toEqual(['Kitchen and dining']);
+});
+
 test('two feeds and two names: each feed has its own', () => {
   const two = boxOf('30 in3, 12/2 feed, 12/2 feed, duplex');
   expect(workOf(two, '7 and 9').circuits.map(({ name }) => name)).toEqual(['7', '9']);
