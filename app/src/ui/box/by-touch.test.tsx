@@ -6,7 +6,9 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { type BoxDocument, EMPTY_BOX } from '@dense-pack/core/box/document';
 import { rowWith } from '@dense-pack/core/box/rows';
+import { wantedFacts } from '@dense-pack/core/check/open-checks';
 import { editionOf } from '@dense-pack/core/edition/index';
+import { tally } from '@dense-pack/core/fill/tally';
 import { printCountLine } from '@dense-pack/core/shorthand/print';
 import { readCountLine } from '@dense-pack/core/shorthand/read';
 import { act, fireEvent, render, screen, within } from '@testing-library/react-native';
@@ -62,6 +64,8 @@ function Bench({ line }: { line: string }) {
   if (place === 'cable') return <CablePanel {...adding} />;
   if (place === 'device') return <DevicePanel {...adding} />;
   if (place === 'more') return <MorePanel {...adding} edition={edition} />;
+  if (place === 'look')
+    return <FactsPanel box={box} wanted={wantedFacts(box, edition, tally(box, edition))} onChange={setBox} />;
   if (place === 'facts')
     return <FactsPanel box={box} wanted={{ open: [], look: [], matters: [] }} onChange={setBox} />;
   if (place === 'edition')
@@ -74,13 +78,14 @@ function Bench({ line }: { line: string }) {
   return null;
 }
 
-const PLACES = ['box', 'cable', 'device', 'more', 'facts', 'edition'];
+const PLACES = ['box', 'cable', 'device', 'more', 'facts', 'look', 'edition'];
 
 /** One touch: a place, a name, `group > name` inside a titled group, or `label := text` typed. */
 function touch(what: string) {
   if (PLACES.includes(what)) {
     act(() => open(what));
     if (what === 'facts') fireEvent.press(screen.getByText('All facts'));
+    if (what === 'look') fireEvent.press(screen.getByText(/^Look at the work/));
     return;
   }
   const [field, text] = what.split(' := ');
@@ -107,6 +112,7 @@ const STEP = 'Another volume, step by step';
 const table = (...touches: string[]) => ['box', 'Standard', ...touches];
 const device = (name: string) => ['device', `Add ${name}`];
 const fact = (...touches: string[]) => ['facts', ...touches];
+const look = (what: string) => ['look', what];
 const cable = (...touches: string[]) => ['cable', 'Another: size, kind, role, where it enters', ...touches];
 
 /**
@@ -423,6 +429,15 @@ const TOUCHES: Readonly<Record<string, readonly [before: string, line: string, .
   ),
   'free 6 in': ['12/2', '12/2, free 6 in', ...fact('Shortest free conductor, in > 6')],
   'past 3 in': ['12/2', '12/2, past 3 in', ...fact('Reaches past the opening, in > 3')],
+  'free right': ['12/2', '12/2, free right', ...look('Conductors long enough from where they come in')],
+  'past right': ['12/2', '12/2, past right', ...look('Conductors reach far enough out of the opening')],
+  'sheath right': ['12/2', '12/2, sheath right', ...look('The sheath comes into the box')],
+  'support right': ['12/2', '12/2, support right', ...look('Cables are held near enough to the box')],
+  'entries right': ['12/2', '12/2, entries right', ...look('Each cable has its own opening or clamp')],
+  'setback right': ['12/2', '12/2, setback right', ...look('The front is near enough to the surface')],
+  'gap right': ['12/2', '12/2, gap right', ...look('No wide gap round the box')],
+  'edge right': ['12/2', '12/2, edge right', ...look('Cables are far enough from the face of the studs')],
+  'hangs light': ['pan, 12/2', 'pan, 12/2, hangs light', ...look('Neither a fan nor over 50 lb hangs here')],
   'sheath 1/4 in': ['12/2', '12/2, sheath 1/4 in', ...fact('Sheath inside the box, in > 1/4')],
   'support 8 in': ['12/2', '12/2, support 8 in', ...fact('Nearest support, in > 8')],
   'deep 2.5 in': ['12/2', '12/2, deep 2.5 in', ...fact('Inside depth of the box, in > 2 1/2')],
