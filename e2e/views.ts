@@ -132,6 +132,7 @@ export const prefer = (hand: Hand, preferences: object) =>
 export async function picture(hand: Hand, name: string) {
   if (!process.env['SCREENSHOTS']) return;
   mkdirSync(PICTURES, { recursive: true });
+  await hand.page.waitForFunction(() => !document.body.innerText.includes('not worked out yet'));
   await hand.page.screenshot({ path: join(PICTURES, `${name}.png`) as `${string}.png` });
 }
 

@@ -30,6 +30,8 @@ async function workOut(): Promise<void> {
     }
   } catch {
     // Without a network what plans may not be here yet: the next box that is shown asks again.
+    asked = new WeakSet();
+    wanted.length = 0;
   } finally {
     working = false;
   }
@@ -70,6 +72,9 @@ export function useWiringStanding(
   return standing;
 }
 
+/** Documents a list asked for. */
+let asked = new WeakSet<BoxDocument>();
+
 /** So many wirings of a list are worked out, whether its boxes are scrolled to or not. */
 const LISTED_MOST = 100;
 
@@ -78,17 +83,19 @@ export function useWiringsOf(
   list: readonly { readonly planned: BoxDocument; readonly box: Pick<ShownBox, 'circuit'> }[],
   { edition }: Pick<Job, 'edition'>,
 ): void {
-  const pending = list.filter(({ planned }) => wiringOf(planned) === 'pending').length;
   useEffect(() => {
-    if (pending === 0) return undefined;
-    const some = list.filter(({ planned }) => wiringOf(planned) === 'pending').slice(0, LISTED_MOST);
-    return want(
+    const some = list
+      .filter(({ planned }) => wiringOf(planned) === 'pending' && !asked.has(planned))
+      .slice(0, LISTED_MOST);
+    if (some.length === 0) return;
+    // What becomes known draws the list anew: what was asked for goes on, and is not asked for twice.
+    for (const { planned } of some) asked.add(planned);
+    want(
       some.map(({ planned, box }) => ({
         box: planned,
         circuit: box.circuit,
         edition: editionFor({ edition }, planned),
       })),
     );
-    // Once for a list: what becomes known of it draws it anew, and nothing is asked twice.
-  }, [pending, list, edition]);
+  }, [list, edition]);
 }
