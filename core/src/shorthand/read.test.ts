@@ -190,3 +190,11 @@ test('a cable says where it enters, once', () => {
   expect(read.ok && read.box.items).toMatchObject([{ enters: 'bottom' }, { enters: 'top', label: 'hall' }]);
   expect(readCountLine('18 in3, 14/2 top bottom')).toMatchObject({ error: { expected: 'only one enters' } });
 });
+
+test.each([
+  ['catalog, 14/2', 'a volume with “catalog”, such as “34 in3 catalog”'],
+  ['18 in3, clamps, no clamps, 14/2', 'one of the two: what is in the box cannot be absent from it'],
+  ['box 4sq-1.5 plastic, 14/2', 'metal, or no material: a standard box of the table is metal'],
+])('two items that do not go together are refused with what is accepted: %s', (line, expected) => {
+  expect(readCountLine(line)).toMatchObject({ ok: false, error: { expected } });
+});
