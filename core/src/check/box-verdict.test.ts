@@ -5,7 +5,7 @@ import { tally } from '../fill/tally.ts';
 import { boxOf } from '../tests/layouts.ts';
 import { BoxFields } from '../box/record.ts';
 import { NO_PANEL } from '../box/panel.ts';
-import { besideOf, NOTHING_BESIDE, unknownWords, type WiringStanding } from './beside.ts';
+import { otherFindingsOf, NO_OTHER_FINDINGS, unknownWords, type WiringStanding } from './other-findings.ts';
 import { boxVerdict } from './box-verdict.ts';
 import { checkBox } from './check-box.ts';
 
@@ -14,8 +14,8 @@ function verdict(line: string, wiring?: WiringStanding | 'pending') {
   const nec = editionOf('nec2023');
   const counted = tally(box, nec);
   const certainty = certaintyOf(box, nec, counted, { chosen: true });
-  const beside = besideOf(BoxFields.parse({ name: 'Den', box }), { panel: NO_PANEL, wiring });
-  return boxVerdict(counted, certainty, checkBox(box, nec, counted).findings, beside);
+  const other = otherFindingsOf(BoxFields.parse({ name: 'Den', box }), { panel: NO_PANEL, wiring });
+  return boxVerdict(counted, certainty, checkBox(box, nec, counted).findings, other);
 }
 
 const TWO_GANG = '32 in3 plastic 2-gang, 3x 12/2, 12/3, 2x switch';
@@ -76,7 +76,7 @@ test('a legal box whose breaker or place is not known says so, and no other does
     const certainty = certaintyOf(box, nec, counted, { chosen: true });
     const checked = checkBox(box, nec, counted);
     return boxVerdict(counted, certainty, checked.findings, {
-      ...NOTHING_BESIDE,
+      ...NO_OTHER_FINDINGS,
       unknown: unknownWords(checked),
     });
   };

@@ -1,12 +1,12 @@
 /**
- * The one verdict of a box: the worst of its fill and of the checks beside it. No screen says legal above a violation, and none says
+ * The one verdict of a box: the worst of its fill and of all other checks. No screen says legal above a violation, and none says
  * legal while something nobody recorded could change it.
  */
 import type { Certainty } from '../certainty/certainty.ts';
 import { certainParts, type Standing, standingOf } from '../certainty/words.ts';
 import type { Tally } from '../fill/tally.ts';
 import type { VerdictParts } from '../fill/verdict.ts';
-import { type Beside, NOTHING_BESIDE } from './beside.ts';
+import { type OtherFindings, NO_OTHER_FINDINGS } from './other-findings.ts';
 import type { CheckFinding } from './finding.ts';
 
 /** A verdict in two parts and the class it is shown as. */
@@ -15,15 +15,15 @@ export interface BoxVerdict extends VerdictParts {
 }
 
 /**
- * @param findings what the checks beside the fill found
- * @param beside what else is wrong or open
+ * @param findings what the other checks found
+ * @param other what else is wrong or open
  * @example { is: 'violation', head: 'fill legal, 1 violation: 240.4(D)' }
  */
 export function boxVerdict(
   counted: Tally,
   certainty: Certainty,
   findings: readonly CheckFinding[],
-  beside: Beside = NOTHING_BESIDE,
+  other: OtherFindings = NO_OTHER_FINDINGS,
 ): BoxVerdict {
   const fill = certainParts(counted, certainty);
   const standing = standingOf(counted.verdict, certainty);
@@ -31,9 +31,9 @@ export function boxVerdict(
     ...new Set(findings.filter(({ severity }) => severity === 'violation').map(({ section }) => section)),
   ];
   const cited = sections.length === 0 ? undefined : sections.join(', ');
-  const [worst, ...rest] = [...beside.wrong, ...beside.open];
+  const [worst, ...rest] = [...other.wrong, ...other.open];
   const others = worst === undefined ? undefined : [worst, ...rest].join('; ');
-  const isWrong = beside.wrong.length > 0;
+  const isWrong = other.wrong.length > 0;
   const and = (...words: readonly (string | undefined)[]) => {
     const said = words.filter((one) => one !== undefined);
     return said.length === 0 ? {} : { more: said.join('; ') };
@@ -51,9 +51,9 @@ export function boxVerdict(
       : { is: 'violation', head: `fill legal, ${many}`, ...and(cited, left, others) };
   }
   // The words stay where they are while it is worked out: nothing moves when it is known.
-  if (worst === undefined && beside.pending)
+  if (worst === undefined && other.pending)
     return { is: 'open', head: `fill ${fill.head}`, more: 'wiring not worked out yet' };
-  if (worst === undefined) return { is: 'legal', head: fill.head, ...and(beside.unknown ?? fill.more) };
+  if (worst === undefined) return { is: 'legal', head: fill.head, ...and(other.unknown ?? fill.more) };
   return { is: isWrong ? 'violation' : 'open', head: `fill legal, ${worst}`, ...and(left, ...rest) };
 }
 

@@ -2,7 +2,7 @@
 import { outcomeOf, VERDICTS } from '../box/closing.ts';
 import { type BoxRecord, isEditionChosen, type Job } from '../box/record.ts';
 import { certaintyOf } from '../certainty/certainty.ts';
-import { besideOf, isWiringBegun } from '../check/beside.ts';
+import { otherFindingsOf, isWiringBegun } from '../check/other-findings.ts';
 import { type BoxVerdict, boxVerdict } from '../check/box-verdict.ts';
 import { checkBox } from '../check/check-box.ts';
 import { editionOf } from '../edition/index.ts';
@@ -37,7 +37,7 @@ export function sheetVerdict(record: BoxRecord, job: SheetJob, planned: Planned 
     counted,
     certaintyOf(box, edition, counted, { chosen }),
     checkBox(box, edition, counted).findings,
-    besideOf(record, { panel: job.panel, wiring }),
+    otherFindingsOf(record, { panel: job.panel, wiring }),
   );
 }
 

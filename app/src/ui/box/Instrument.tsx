@@ -2,7 +2,7 @@
 import type { Amount } from '@dense-pack/core/fill/amount';
 import { isEditionChosen, type Job } from '@dense-pack/core/box/record';
 import { certaintyOf } from '@dense-pack/core/certainty/certainty';
-import { besideOf, unknownWords } from '@dense-pack/core/check/beside';
+import { otherFindingsOf, unknownWords } from '@dense-pack/core/check/other-findings';
 import { boxVerdict } from '@dense-pack/core/check/box-verdict';
 import { checkBox } from '@dense-pack/core/check/check-box';
 import { tally } from '@dense-pack/core/fill/tally';
@@ -96,7 +96,7 @@ function LiveVerdict({
   const verdict = useMemo(
     () =>
       boxVerdict(counted, certainty, checked.findings, {
-        ...besideOf({ ...shown, box }, { panel: job.panel, wiring, now }),
+        ...otherFindingsOf({ ...shown, box }, { panel: job.panel, wiring, now }),
         unknown: unknownWords(checked),
       }),
     [shown, box, checked, counted, certainty, wiring, job.panel, now],

@@ -1,6 +1,6 @@
 /** How the wiring of a box is, as it was last worked out: the header of the box and the lists show the worst of all verdicts. */
 import type { BoxDocument } from '@dense-pack/core/box/document';
-import { isWiringBegun, type WiringStanding } from '@dense-pack/core/check/beside';
+import { isWiringBegun, type WiringStanding } from '@dense-pack/core/check/other-findings';
 import type { Planned } from '@dense-pack/core/plan/planned';
 import { useSyncExternalStore } from 'react';
 

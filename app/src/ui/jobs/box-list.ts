@@ -3,7 +3,7 @@ import { naturally } from '@dense-pack/core/box/natural-order';
 import { NO_PANEL } from '@dense-pack/core/box/panel';
 import { isEditionChosen, type Job } from '@dense-pack/core/box/record';
 import { type Certainty, certaintyOf } from '@dense-pack/core/certainty/certainty';
-import { besideOf } from '@dense-pack/core/check/beside';
+import { otherFindingsOf } from '@dense-pack/core/check/other-findings';
 import { type BoxVerdict, boxVerdict } from '@dense-pack/core/check/box-verdict';
 import { checkBox } from '@dense-pack/core/check/check-box';
 import type { CheckFinding } from '@dense-pack/core/check/finding';
@@ -121,7 +121,7 @@ export function listBox(
       counted,
       certainty,
       findings,
-      besideOf(box, { panel, wiring: wiringOf?.(planned), now: Date.now() }),
+      otherFindingsOf(box, { panel, wiring: wiringOf?.(planned), now: Date.now() }),
     ),
   };
 }

@@ -10,7 +10,7 @@ import { printVolume, type Volume } from '../quantity/volume.ts';
 import { planBox } from '../plan/planned.ts';
 import { workOf } from '../plan/suggest.ts';
 import { boxOf } from '../tests/layouts.ts';
-import { besideOf, isWiringBegun } from './beside.ts';
+import { otherFindingsOf, isWiringBegun } from './other-findings.ts';
 
 const nec = editionOf('nec2023');
 let ids = 0;
@@ -28,7 +28,7 @@ const left = (box: BoxDocument) => {
 };
 const record = (more: Omit<BoxFieldsIn, 'name'>): BoxFields => Fields.parse({ name: 'Den', ...more });
 const open = (one: BoxFields, wiring?: 'good' | 'open' | 'wrong' | 'pending') =>
-  besideOf(one, { panel: NO_PANEL, wiring }).open;
+  otherFindingsOf(one, { panel: NO_PANEL, wiring }).open;
 
 describe('wires of a surface raceway (314.16(B)(1): every conductor that ends in the box counts)', () => {
   const bare = boxOf(STARTER);
@@ -90,7 +90,8 @@ describe('making safe', () => {
     const seen = { safe: ['found'], safety: { at: '2026-01-05T08:00:00.000Z' } } as const;
     const one = record({ box, circuit: '4', seen: { ...seen, safe: [...seen.safe] } });
     const at = Date.parse(seen.safety.at);
-    const after = (minutes: number) => besideOf(one, { panel: NO_PANEL, now: at + minutes * 60_000 }).open;
+    const after = (minutes: number) =>
+      otherFindingsOf(one, { panel: NO_PANEL, now: at + minutes * 60_000 }).open;
     expect(after(29)).toEqual(['making safe not finished']);
     expect(after(31)).toEqual(['prove it dead again']);
   });
@@ -100,12 +101,12 @@ test('a wiring that is being worked out is open: an old plan never answers for a
   const box = boxOf('18 in3, 12/2 feed, 12/2 out, duplex');
   expect(isWiringBegun({ box })).toBe(true);
   expect(isWiringBegun({ box: boxOf('18 in3, 2x 12/2, duplex') })).toBe(false);
-  expect(besideOf(record({ box }), { panel: NO_PANEL, wiring: 'pending' })).toMatchObject({
+  expect(otherFindingsOf(record({ box }), { panel: NO_PANEL, wiring: 'pending' })).toMatchObject({
     open: [],
     pending: true,
   });
   expect(open(record({ box }), 'good')).toEqual([]);
-  expect(besideOf(record({ box }), { panel: NO_PANEL, wiring: 'wrong' }).wrong).toEqual([
+  expect(otherFindingsOf(record({ box }), { panel: NO_PANEL, wiring: 'wrong' }).wrong).toEqual([
     'the wiring is not right',
   ]);
 });

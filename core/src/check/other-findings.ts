@@ -1,5 +1,5 @@
 /**
- * What bears on the verdict of a box beside its fill and its checks: how its wiring is, whether making it safe is finished, what its
+ * What bears on the verdict of a box apart from its fill and its checks: how its wiring is, whether making it safe is finished, what its
  * tests say, and whether the wires of its surface raceway are counted.
  */
 import { outcomeOf } from '../box/closing.ts';
@@ -13,16 +13,16 @@ import { inTheWall, restedTooLong, safetyOf } from '../box/safety.ts';
 export type WiringStanding = 'good' | 'open' | 'wrong';
 
 /** What else is wrong or open, each in the words of a headline. */
-export interface Beside {
+export interface OtherFindings {
   readonly wrong: readonly string[];
   readonly open: readonly string[];
-  /** What the checks beside the fill want to know first: it is said, and leaves the verdict of the fill as it is. */
+  /** What the other checks want to know first: it is said, and leaves the verdict of the fill as it is. */
   readonly unknown?: string | undefined;
   /** The wiring is still worked out: a legal box is not green until it is. */
   readonly pending?: boolean;
 }
 
-export const NOTHING_BESIDE: Beside = { wrong: [], open: [] };
+export const NO_OTHER_FINDINGS: OtherFindings = { wrong: [], open: [] };
 
 /** @example unknownWords(outcome) // 'breaker and place not known' */
 export function unknownWords({ notChecked }: Pick<Outcome, 'notChecked'>): string | undefined {
@@ -45,11 +45,11 @@ export const isWiringBegun = ({ box }: Pick<BoxRecord, 'box'>): boolean =>
     (item) => ('duty' in item && item.duty !== undefined) || ('wired' in item && item.wired !== undefined),
   );
 
-/** @example besideOf(record, { panel, wiring: 'open' }).open // ['roles of cables assumed'] */
-export function besideOf(
+/** @example otherFindingsOf(record, { panel, wiring: 'open' }).open // ['roles of cables assumed'] */
+export function otherFindingsOf(
   record: Pick<BoxRecord, 'box' | 'found' | 'stage' | 'circuit' | 'seen'>,
   { panel, wiring, now }: Known,
-): Beside {
+): OtherFindings {
   const { box, seen, stage } = record;
   const tests = outcomeOf(box, seen.closing);
   const say = (is: boolean, words: string) => (is ? [words] : []);
