@@ -90,3 +90,11 @@ test('a legal box whose breaker or place is not known says so, and no other does
     'one more 12 AWG allowance',
   );
 });
+
+test('a headline names what is violated, also where no section is cited', () => {
+  expect(verdict('34 in3 plastic, no clamps, 12/2, 2x duplex')).toMatchObject({
+    is: 'violation',
+    head: 'fill legal, 1 violation: too few gangs',
+  });
+  expect(verdict('18 in3, 14/2, switch, deep 3 in, cavity 2 in').head).toContain('box deeper than its wall');
+});

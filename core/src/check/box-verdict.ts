@@ -7,7 +7,7 @@ import { certainParts, type Standing, standingOf } from '../certainty/words.ts';
 import type { Tally } from '../fill/tally.ts';
 import type { VerdictParts } from '../fill/verdict.ts';
 import { type OtherFindings, NO_OTHER_FINDINGS } from './other-findings.ts';
-import type { CheckFinding } from './finding.ts';
+import { type CheckFinding, violatedIn } from './finding.ts';
 
 /** A verdict in two parts and the class it is shown as. */
 export interface BoxVerdict extends VerdictParts {
@@ -27,9 +27,7 @@ export function boxVerdict(
 ): BoxVerdict {
   const fill = certainParts(counted, certainty);
   const standing = standingOf(counted.verdict, certainty);
-  const sections = [
-    ...new Set(findings.filter(({ severity }) => severity === 'violation').map(({ section }) => section)),
-  ];
+  const sections = violatedIn(findings);
   const cited = sections.length === 0 ? undefined : sections.join(', ');
   const [worst, ...rest] = [...other.wrong, ...other.open];
   const others = worst === undefined ? undefined : [worst, ...rest].join('; ');

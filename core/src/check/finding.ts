@@ -108,3 +108,18 @@ export const isKind =
 export function recorded(text: string): Length {
   return text === '0 in' ? (0 as Length) : lengthIn(text);
 }
+
+/** What a headline calls a finding that no section of a code is cited for. */
+const UNCITED: Readonly<Partial<Record<CheckName, string>>> = {
+  gangs: 'too few gangs',
+  'box-in-wall': 'box deeper than its wall',
+};
+
+/** What is violated, each once: the sections, or the thing itself where no section is cited. */
+export const violatedIn = (findings: readonly CheckFinding[]): readonly string[] => [
+  ...new Set(
+    findings
+      .filter(({ severity }) => severity === 'violation')
+      .map(({ code, section }) => UNCITED[code] ?? section),
+  ),
+];

@@ -10,7 +10,7 @@ import { BREAKERS, type Edition } from '../edition/index.ts';
 import { type Place, PLACES } from '../edition/places.ts';
 import type { Tally } from '../fill/tally.ts';
 import { checkBox } from './check-box.ts';
-import type { NotChecked, WantedFact } from './finding.ts';
+import { type NotChecked, violatedIn, type WantedFact } from './finding.ts';
 
 /** One answer to the question of a fact. */
 export interface CheckAnswer {
@@ -142,12 +142,7 @@ const isLooked = (fact: NotChecked['fact']): fact is Looked =>
 
 /** What the checks of a box want, and what of it could matter. */
 export function wantedFacts(box: BoxDocument, edition: Edition, counted: Tally): Wanted {
-  const violated = (of: BoxDocument) =>
-    new Set(
-      checkBox(of, edition, counted)
-        .findings.filter(({ severity }) => severity === 'violation')
-        .map(({ section }) => section),
-    );
+  const violated = (of: BoxDocument) => new Set(violatedIn(checkBox(of, edition, counted).findings));
   const { notChecked, findings } = checkBox(box, edition, counted);
   const now = violated(box);
   const openOf = (fact: OpenCheck['fact']): OpenCheck[] => {

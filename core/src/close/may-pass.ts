@@ -8,6 +8,7 @@ import { inTheWall, safetyOf } from '../box/safety.ts';
 import { certaintyOf } from '../certainty/certainty.ts';
 import { certainParts } from '../certainty/words.ts';
 import { checkBox } from '../check/check-box.ts';
+import { violatedIn } from '../check/finding.ts';
 import { editionOf } from '../edition/index.ts';
 import { tally } from '../fill/tally.ts';
 import { cap } from '../finding/say.ts';
@@ -27,13 +28,7 @@ export function againstPassing(
   const counted = tally(box, edition);
   const chosen = isEditionChosen(job, box);
   const certainty = certaintyOf(box, edition, counted, { chosen });
-  const sections = [
-    ...new Set(
-      checkBox(box, edition, counted)
-        .findings.filter(({ severity }) => severity === 'violation')
-        .map(({ section }) => section),
-    ),
-  ];
+  const sections = violatedIn(checkBox(box, edition, counted).findings);
   return [
     ...(counted.verdict === 'legal' && certainty.certain
       ? []
