@@ -119,8 +119,15 @@ function boundsAgree(
   );
 }
 
-/** One combination of answers, by the index of the answer to each fact, and its class of verdict. */
-type Combination = { readonly picks: readonly number[]; readonly verdict: Verdict };
+/**
+ * Every combination of answers, counted. A combination is a number whose digits are the indices of its answers, the last fact's the
+ * lowest: two that differ by one answer stand `stride` apart.
+ */
+interface Combinations {
+  readonly verdicts: readonly Verdict[];
+  /** How many answers each fact has, and how far apart two combinations with neighboring answers stand. */
+  readonly facts: readonly { readonly size: number; readonly stride: number }[];
+}
 
 function enumerate(
   box: BoxDocument,
@@ -130,24 +137,21 @@ function enumerate(
   counted: Tally,
 ): Certainty {
   const asked: readonly Fact[] = editions.length > 1 ? [...facts, editionFact(edition)] : facts;
+  const judged = (fact: Fact): OpenFact => judge(fact, box, edition);
   const sizes = [
     ...facts.map(({ answers }) => answers.length),
     ...(editions.length > 1 ? [editions.length] : []),
   ];
   const total = sizes.reduce((product, size) => product * size, 1);
-  const judged = (fact: Fact): OpenFact => judge(fact, box, edition);
   if (total > COMBINATIONS_MOST) return { certain: false, open: asked.map(judged) };
-  const combinations = combine(box, facts, 0).flatMap(({ box: answered, picks }) =>
-    editions.map((by, index): Combination => ({
-      picks: editions.length > 1 ? [...picks, index] : picks,
-      verdict: tally(answered, by).verdict,
-    })),
-  );
-  if (combinations.every(({ verdict }) => verdict === counted.verdict)) return CERTAIN;
+  const verdicts: Verdict[] = [];
+  for (const answered of combine(box, facts))
+    for (const by of editions) verdicts.push(tally(answered, by).verdict);
+  if (verdicts.every((verdict) => verdict === counted.verdict)) return CERTAIN;
+  let stride = total;
+  const all: Combinations = { verdicts, facts: sizes.map((size) => ({ size, stride: (stride /= size) })) };
   const open = asked.flatMap((fact, at) =>
-    decides(combinations, at)
-      ? [{ fact: judged(fact), settles: settledBy(combinations, at, sizes[at] ?? 1) }]
-      : [],
+    decides(all, at) ? [{ fact: judged(fact), settles: settledBy(all, at) }] : [],
   );
   const flips = ({ answers }: OpenFact) => new Set(answers.map(({ verdict }) => verdict)).size > 1;
   return {
@@ -158,40 +162,36 @@ function enumerate(
   };
 }
 
-/** The box with every combination of answers recorded; what two combinations begin with is recorded once. */
-function combine(
-  box: BoxDocument,
-  facts: readonly Fact[],
-  from: number,
-): { readonly box: BoxDocument; readonly picks: readonly number[] }[] {
-  const fact = facts[from];
-  if (!fact) return [{ box, picks: [] }];
-  return fact.answers.flatMap((answer, pick) =>
-    combine(answer.record(box, passingId), facts, from + 1).map((rest) => ({
-      box: rest.box,
-      picks: [pick, ...rest.picks],
-    })),
+/** The box with every combination of answers recorded, in order; what two combinations begin with is recorded once. */
+function combine(box: BoxDocument, facts: readonly Fact[]): readonly BoxDocument[] {
+  let boxes: readonly BoxDocument[] = [box];
+  for (const { answers } of facts)
+    boxes = boxes.flatMap((one) => answers.map((answer) => answer.record(one, passingId)));
+  return boxes;
+}
+
+const answerIn = (combination: number, { size, stride }: Combinations['facts'][number]) =>
+  Math.floor(combination / stride) % size;
+
+/** Whether some combination changes its verdict by the answer to one fact alone. */
+function decides({ verdicts, facts }: Combinations, at: number): boolean {
+  const fact = facts[at];
+  return (
+    fact !== undefined &&
+    verdicts.some(
+      (verdict, combination) =>
+        answerIn(combination, fact) > 0 && verdict !== verdicts[combination - fact.stride],
+    )
   );
 }
 
-/** Whether some combination changes its verdict by the answer to one fact alone. */
-function decides(combinations: readonly Combination[], at: number): boolean {
-  const classes = new Map<string, Verdict>();
-  return combinations.some(({ picks, verdict }) => {
-    const others = picks.filter((_, index) => index !== at).join();
-    const before = classes.get(others);
-    classes.set(others, verdict);
-    return before !== undefined && before !== verdict;
-  });
-}
-
 /** The share of a fact's answers after which nothing else could change the verdict. */
-function settledBy(combinations: readonly Combination[], at: number, size: number): number {
-  const settled = Array.from({ length: size }, (_, pick) => {
-    const left = combinations.filter(({ picks }) => picks[at] === pick);
-    return left.every(({ verdict }) => verdict === left[0]?.verdict) ? 1 : 0;
-  });
-  return settled.reduce<number>((sum, one) => sum + one, 0) / size;
+function settledBy({ verdicts, facts }: Combinations, at: number): number {
+  const fact = facts[at];
+  if (!fact) return 0;
+  const after = Array.from({ length: fact.size }, () => new Set<Verdict>());
+  verdicts.forEach((verdict, combination) => after[answerIn(combination, fact)]?.add(verdict));
+  return after.filter(({ size }) => size === 1).length / fact.size;
 }
 
 /** Each answer with the count of the box as it stands and this answer more. @param known counts that were made already */

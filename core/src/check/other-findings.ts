@@ -12,6 +12,10 @@ import { inTheWall, restedTooLong, safetyOf } from '../box/safety.ts';
 /** How the wiring of a box is, where it was worked out: proved, resting on roles nobody confirmed, or wrong. */
 export type WiringStanding = 'good' | 'open' | 'wrong';
 
+/** @example wiringStandingOf({ good: false, works: true }) // 'open' */
+export const wiringStandingOf = ({ good, works }: { good: boolean; works: boolean }): WiringStanding =>
+  good ? 'good' : works ? 'open' : 'wrong';
+
 /** What else is wrong or open, each in the words of a headline. */
 export interface OtherFindings {
   readonly wrong: readonly string[];

@@ -2,7 +2,7 @@
 import { outcomeOf, VERDICTS } from '../box/closing.ts';
 import { type BoxRecord, isEditionChosen, type Job } from '../box/record.ts';
 import { certaintyOf } from '../certainty/certainty.ts';
-import { otherFindingsOf, isWiringBegun } from '../check/other-findings.ts';
+import { isWiringBegun, otherFindingsOf, wiringStandingOf } from '../check/other-findings.ts';
 import { type BoxVerdict, boxVerdict } from '../check/box-verdict.ts';
 import { checkBox } from '../check/check-box.ts';
 import { editionOf } from '../edition/index.ts';
@@ -31,8 +31,7 @@ export function sheetVerdict(record: BoxRecord, job: SheetJob, planned: Planned 
   const edition = editionOf(box.edition ?? job.edition);
   const counted = tally(box, edition);
   const chosen = isEditionChosen(job, box);
-  const wiring =
-    planned && isWiringBegun(record) ? (planned.good ? 'good' : planned.works ? 'open' : 'wrong') : undefined;
+  const wiring = planned && isWiringBegun(record) ? wiringStandingOf(planned) : undefined;
   return boxVerdict(
     counted,
     certaintyOf(box, edition, counted, { chosen }),

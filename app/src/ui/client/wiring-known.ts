@@ -1,6 +1,6 @@
 /** How the wiring of a box is, as it was last worked out: the header of the box and the lists show the worst of all verdicts. */
 import type { BoxDocument } from '@dense-pack/core/box/document';
-import { isWiringBegun, type WiringStanding } from '@dense-pack/core/check/other-findings';
+import { isWiringBegun, type WiringStanding, wiringStandingOf } from '@dense-pack/core/check/other-findings';
 import type { Planned } from '@dense-pack/core/plan/planned';
 import { useSyncExternalStore } from 'react';
 
@@ -16,8 +16,8 @@ export const wiringOf: WiringOf = (box) => known.get(box) ?? (isWiringBegun({ bo
 let reader: WiringOf = (box) => wiringOf(box);
 
 /** Keeps how the plan of a document is. The same document always has the same plan. */
-export function knowWiring(box: BoxDocument, { good, works }: Pick<Planned, 'good' | 'works'>): void {
-  const standing = good ? 'good' : works ? 'open' : 'wrong';
+export function knowWiring(box: BoxDocument, planned: Pick<Planned, 'good' | 'works'>): void {
+  const standing = wiringStandingOf(planned);
   if (known.get(box) === standing) return;
   known.set(box, standing);
   reader = (one) => wiringOf(one);
