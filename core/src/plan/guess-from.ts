@@ -4,7 +4,8 @@ import { type DutyItem, runOf } from '../box/set-up.ts';
 import { roleOf } from '../box/work.ts';
 import { type DeviceName, kindOf, takesBothHots } from '../device/index.ts';
 import { devicePieces, piecesOf } from '../physical/pieces.ts';
-import { possibleRoles } from './possible-roles.ts';
+import { foundRoles } from './found-roles.ts';
+import { type PlainRole, possibleRoles } from './possible-roles.ts';
 
 /** Whether it can take two hots and bring a neutral. */
 export const isWide = (item: DutyItem) => item.kind === 'cable' && item.conductors >= 3;
@@ -34,21 +35,32 @@ export interface Known {
   readonly circuitOf: ReadonlyMap<string, string>;
 }
 
+const withRolesOf = (box: BoxDocument, roles: ReadonlyMap<string, PlainRole>): BoxDocument =>
+  roles.size === 0
+    ? box
+    : {
+        ...box,
+        items: box.items.map((item) => {
+          const does = item.kind === 'cable' ? roles.get(item.id) : undefined;
+          return does === undefined ? item : { ...item, duty: { does } };
+        }),
+      };
+
 /** A box in which each cable that can have one role only has it recorded. */
-export function withForced(box: BoxDocument): BoxDocument {
-  const forced = new Map(
-    [...possibleRoles(box)].flatMap(([piece, [only, ...more]]) =>
-      only === undefined || more.length > 0 ? [] : [[piece, only] as const],
-    ),
+function withForced(box: BoxDocument): BoxDocument {
+  const forced = [...possibleRoles(box)].flatMap(([piece, [only, ...more]]) =>
+    only === undefined || more.length > 0 ? [] : [[piece, only] as const],
   );
-  if (forced.size === 0) return box;
-  return {
-    ...box,
-    items: box.items.map((item) => {
-      const does = item.kind === 'cable' ? forced.get(item.id) : undefined;
-      return does === undefined ? item : { ...item, duty: { does } };
-    }),
-  };
+  return withRolesOf(box, new Map(forced));
+}
+
+/** The box a guess is made of: with the roles that the wiring found in it points to, as far as they fit, and those that then follow. */
+export function withLikely(box: BoxDocument): BoxDocument {
+  const pointed = foundRoles(box);
+  if (pointed.size === 0) return withForced(box);
+  const possible = possibleRoles(box);
+  const fits = new Map([...pointed].filter(([piece, role]) => possible.get(piece)?.includes(role)));
+  return withForced(withRolesOf(box, fits));
 }
 
 export function knownOf(box: BoxDocument, names: readonly string[]): Known {

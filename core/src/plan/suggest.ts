@@ -10,7 +10,7 @@ import { kindOf } from '../device/index.ts';
 import { SIDES } from '../box/words.ts';
 import { itemsIn, sidesAreTold } from '../fill/spaces.ts';
 import { devicePieces, piecesOf } from '../physical/pieces.ts';
-import { isSplit, isWide, type Known, knownOf, saidOf, withForced } from './guess-from.ts';
+import { isSplit, isWide, type Known, knownOf, saidOf, withLikely } from './guess-from.ts';
 
 const run = (of: string, does: Run['does'], more: Partial<Run> = {}): Run => ({
   of,
@@ -235,7 +235,7 @@ function namedCircuits(
 }
 
 function suggestOne(recorded: BoxDocument, circuit: string): WorkPlan {
-  const box = withForced(recorded);
+  const box = withLikely(recorded);
   const breaker = box.site?.breaker;
   const names = spacesNamed(circuit);
   const known = knownOf(box, names);
