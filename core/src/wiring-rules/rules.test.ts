@@ -280,3 +280,16 @@ test('a box of which nothing is known has no plan and no fault', () => {
   const plan = synthesise(box, workOf(box), nec);
   expect([plan.wiring.joints, plan.wiring.lands, plan.obstacles]).toEqual([[], [], []]);
 });
+
+test.each([
+  ['the third conductor of a feed', '18 in3, 12/3 feed, duplex', ['look']],
+  ['two conductors that are both used', '18 in3, 12/2 feed, duplex', []],
+  ['a spare, which is capped whatever it is', '18 in3, 12/2 feed, 14/3 spare, duplex', []],
+  ['a cable that brings no power', '18 in3, 12/2 feed, 12/3 out, duplex', []],
+])('%s is measured before it is capped', (_, line, severities) => {
+  const box = boxOf(line);
+  const work = workOf(box);
+  const found = checkWiring(box, work, synthesise(box, work, nec).wiring, nec);
+  const left = found.filter(({ code }) => code === 'left-over');
+  expect(left.map(({ severity }) => severity)).toEqual(severities);
+});

@@ -67,6 +67,8 @@ export const WIRING_WORDS = {
     `${cap(say.end(a.end))} is ${a.size} AWG on the ${a.breaker} A breaker of ${say.circuit(a.circuit)}: ${a.least} AWG is the least.`,
   'spare-joined': (a: OfEnd & { readonly live: boolean }, say: Sayer) =>
     `${cap(say.end(a.end))} is joined with others, and nothing is set up at its other end${a.live ? ': it would be live there' : ''}. Cap it by itself.`,
+  'left-over': (a: OfEnd, say: Sayer) =>
+    `${cap(say.end(a.end))} is left over. Measure it before you cap it: a second circuit or a switch elsewhere may have it live.`,
   backstab: (a: OfEnd & { readonly size?: number }, say: Sayer) =>
     a.size === undefined
       ? `${cap(say.end(a.end))} is in a push-in spring hole: most practitioners move it to the screw.`
