@@ -198,3 +198,9 @@ test.each([
 ])('two items that do not go together are refused with what is accepted: %s', (line, expected) => {
   expect(readCountLine(line)).toMatchObject({ ok: false, error: { expected } });
 });
+
+test('a refusal of what is absent points at the words that deny it', () => {
+  expect(readCountLine('18 in3, clamps, 14/2, no clamps')).toMatchObject({
+    error: { item: 'no clamps', at: 23 },
+  });
+});

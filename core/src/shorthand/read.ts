@@ -212,7 +212,9 @@ function check(
     const nth = path[0] === 'items' && typeof path[1] === 'number' ? path[1] : undefined;
     const item = (nth === undefined ? undefined : pieces[nth]?.from) ?? boxSpan;
     const together = TOGETHER[path.join('.')];
-    if (together !== undefined) return fail(item, together);
+    // What is denied is named, not the box: `no clamps`.
+    const denied = spans.filter(({ text }) => /^no\s/i.test(text)).at(-1);
+    if (together !== undefined) return fail(path[0] === 'absent' ? (denied ?? item) : item, together);
     const field = path.filter((part) => typeof part === 'string' && part !== 'items' && part !== 'shell');
     return fail(item, `${field.length > 0 ? `a ${field.join(' ')} that ` : ''}${issue?.message ?? 'a box'}`);
   }
