@@ -201,6 +201,6 @@ test.each([
 
 test('a refusal of what is absent points at the words that deny it', () => {
   expect(readCountLine('18 in3, clamps, 14/2, no clamps')).toMatchObject({
-    error: { item: 'no clamps', at: 23 },
+    error: { item: 'no clamps', at: 22 },
   });
 });
