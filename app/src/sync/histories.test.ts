@@ -17,6 +17,7 @@ import { Outbox } from './outbox';
 import { Photos } from './photos';
 import { MemoryDisk } from './testing/memory-disk';
 import { type Fate, ModelServer } from './testing/model-server';
+import { runs } from '@dense-pack/core/tests/runs';
 
 const AT = '2026-01-01T00:00:00.000Z';
 const JOB = 'job-0000001';
@@ -564,7 +565,7 @@ async function begin(names: readonly string[]): Promise<Stage> {
 /** How much there was to lose. */
 const seen = { lost: 0, asked: 0, deleted: 0, undone: 0, photos: 0 };
 
-test('three phones and a server over 1,000 histories: nothing is lost, nothing is stuck, all agree', async () => {
+test(`three phones and a server over ${runs(1000)} histories: nothing is lost, nothing is stuck, all agree`, async () => {
   await fc.assert(
     fc.asyncProperty(fc.array(deed, { minLength: 6, maxLength: 40 }), async (deeds) => {
       const stage = await begin(['a', 'b', 'c']);
@@ -583,11 +584,11 @@ test('three phones and a server over 1,000 histories: nothing is lost, nothing i
         stage.phones.forEach((phone) => phone.close());
       }
     }),
-    { numRuns: 1000, seed: 2026 },
+    { numRuns: runs(1000), seed: 2026 },
   );
   // There was something to lose, and something to ask.
-  expect(Math.min(seen.lost, seen.undone)).toBeGreaterThan(500);
-  expect(Math.min(seen.asked, seen.deleted, seen.photos)).toBeGreaterThan(100);
+  expect(Math.min(seen.lost, seen.undone)).toBeGreaterThan(runs(500));
+  expect(Math.min(seen.asked, seen.deleted, seen.photos)).toBeGreaterThan(runs(100));
 }, 180_000);
 
 test('one phone alone is never asked, whatever becomes of its answers', async () => {
@@ -609,6 +610,6 @@ test('one phone alone is never asked, whatever becomes of its answers', async ()
         phone?.close();
       }
     }),
-    { numRuns: 500, seed: 2027 },
+    { numRuns: runs(500), seed: 2027 },
   );
 }, 180_000);

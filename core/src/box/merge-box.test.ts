@@ -8,6 +8,7 @@ import { clashWords } from '../shorthand/clash-words.ts';
 import type { BoxDocument, Item } from './document.ts';
 import { mergeBox } from './merge-box.ts';
 import { BoxFields } from './record.ts';
+import { runs } from '../tests/runs.ts';
 
 const boxOf = (line: string): BoxDocument => {
   const read = readCountLine(line);
@@ -176,7 +177,7 @@ function after(
   }, from);
 }
 
-test('over 2,000 pairs of changes: nothing of either is lost, nothing is invented, both ways agree', () => {
+test(`over ${runs(2000)} pairs of changes: nothing of either is lost, nothing is invented, both ways agree`, () => {
   const start = BoxFields.parse({ ...base, seen: { ...base.seen, photos: ['photo-0000', 'photo-0009'] } });
   const seen = { clashes: 0, none: 0 };
   fc.assert(
@@ -221,8 +222,8 @@ test('over 2,000 pairs of changes: nothing of either is lost, nothing is invente
       // Merging once more changes nothing.
       expect(mergeBox(theirs, merged.mine, theirs).mine).toEqual(merged.mine);
     }),
-    { numRuns: 2000, seed: 17 },
+    { numRuns: runs(2000), seed: 17 },
   );
-  expect(seen.clashes).toBeGreaterThan(300);
-  expect(seen.none).toBeGreaterThan(300);
+  expect(seen.clashes).toBeGreaterThan(runs(300));
+  expect(seen.none).toBeGreaterThan(runs(300));
 }, 60_000);

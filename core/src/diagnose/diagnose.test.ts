@@ -16,6 +16,7 @@ import { feed, layout, out } from '../tests/layouts.ts';
 import { DiagnoseAsk, type PointReading } from './ask.ts';
 import { type Diagnosis, diagnose, pointsOf } from './diagnose.ts';
 import { faultsOf } from './faults.ts';
+import { runs } from '../tests/runs.ts';
 
 const nec = editionOf('nec2023');
 const box = layout('middle of a run', '18 in3 plastic, 12/2 feed, 12/2 out, duplex', {
@@ -160,7 +161,7 @@ test('of thousands of single faults with honest readings the true one is among t
     return Math.floor(seed / 65536) % most;
   };
   const count = { faults: 0, seen: 0, among: 0, first: 0 };
-  for (let nth = 0; nth < 5000; nth += 1) {
+  for (let nth = 0; nth < runs(5000); nth += 1) {
     const one = sound[next(sound.length)];
     if (!one || pointsOf(one.physical).length === 0) continue;
     const { physical, work, wiring } = one;
@@ -187,7 +188,7 @@ test('of thousands of single faults with honest readings the true one is among t
     if (same.includes(true)) count.among += 1;
     if (same[0]) count.first += 1;
   }
-  expect(count.seen).toBeGreaterThan(1500);
+  expect(count.seen).toBeGreaterThan(runs(1500));
   expect(count.among).toBe(count.seen);
   expect(count.first / count.seen).toBeGreaterThanOrEqual(0.8);
 });

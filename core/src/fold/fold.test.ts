@@ -14,6 +14,7 @@ import type { BoxDocument } from '../box/document.ts';
 import { foldBox } from './fold.ts';
 import { answerFold, foldWhyWords, tape } from './fold-words.ts';
 import { pack } from './pack.ts';
+import { runs } from '../tests/runs.ts';
 
 const nec = editionOf('nec2023');
 const boxOf = (line: string) => {
@@ -199,7 +200,7 @@ const meetsByLibrary = (a: Solid, b: Solid) => {
   return deep && !Flatten.Relations.disjoint(front(a), front(b));
 };
 
-test('over 3,000 boxes no two solids meet and none leaves the box', () => {
+test(`over ${runs(3000)} boxes no two solids meet and none leaves the box`, () => {
   const seen = { yes: 0, tight: 0, no: 0, unknown: 0 };
   const kinds = new Map<Kind, number>();
   let met = 0;
@@ -243,13 +244,13 @@ test('over 3,000 boxes no two solids meet and none leaves the box', () => {
           expect(solids.filter(({ what }) => what.startsWith('joint'))).toHaveLength(want);
       }
     }),
-    { numRuns: 3000, seed: 24 },
+    { numRuns: runs(3000), seed: 24 },
   );
   // Of each kind there was something to look at.
-  for (const kind of KINDS) expect([kind, (kinds.get(kind) ?? 0) > 40]).toEqual([kind, true]);
-  expect(seen.yes).toBeGreaterThan(300);
-  expect(seen.no).toBeGreaterThan(300);
-  expect(seen.tight).toBeGreaterThan(100);
+  for (const kind of KINDS) expect([kind, (kinds.get(kind) ?? 0) > runs(40)]).toEqual([kind, true]);
+  expect(seen.yes).toBeGreaterThan(runs(300));
+  expect(seen.no).toBeGreaterThan(runs(300));
+  expect(seen.tight).toBeGreaterThan(runs(100));
 }, 300_000);
 
 const RANK = { no: 0, tight: 1, yes: 2, unknown: -1 } as const;

@@ -6,6 +6,7 @@ import { dice, honestContinuity, honestVolts, trueCable, type TrueCable } from '
 import type { Reading } from '../box/reading.ts';
 import { IdentifyAsk } from './ask.ts';
 import { identify, type Next } from './identify.ts';
+import { runs } from '../tests/runs.ts';
 
 const ROLES = ['feed', 'feed-out', 'leg', 'loop', 'spare'] as const;
 type Roll = (under: number) => number;
@@ -72,11 +73,11 @@ function told(box: readonly TrueCable[], readings: readonly Reading[], advise = 
   return done.answer;
 }
 
-test('over 5,000 boxes an honest tester never has the truth ruled out, and what is certain is true', () => {
+test(`over ${runs(5000)} boxes an honest tester never has the truth ruled out, and what is certain is true`, () => {
   let settled = 0;
   // Gathered, and held to be none at the end: thousands of expectations would take longer than what is tested.
   const wrong: unknown[] = [];
-  for (let seed = 0; seed < 5000; seed += 1) {
+  for (let seed = 0; seed < runs(5000); seed += 1) {
     const roll = dice(seed);
     const box = boxOf(roll);
     const readings = Array.from({ length: 1 + roll(12) }, () =>
@@ -94,7 +95,7 @@ test('over 5,000 boxes an honest tester never has the truth ruled out, and what 
   }
   expect(wrong).toEqual([]);
   // Something was there to be told.
-  expect(settled).toBeGreaterThan(1000);
+  expect(settled).toBeGreaterThan(runs(1000));
 });
 
 test('asked as it advises, it finds every feed; each test it asks for can tell something', () => {
@@ -138,10 +139,10 @@ function lie(reading: Reading): Reading {
   }
 }
 
-test('over 2,000 boxes with one lie, a contradiction names the lie and nothing that could be left out', () => {
+test(`over ${runs(2000)} boxes with one lie, a contradiction names the lie and nothing that could be left out`, () => {
   let found = 0;
   const wrong: unknown[] = [];
-  for (let seed = 0; seed < 2000; seed += 1) {
+  for (let seed = 0; seed < runs(2000); seed += 1) {
     const roll = dice(seed + 424_242);
     const box = boxOf(roll, 5);
     const readings = Array.from({ length: 3 + roll(10) }, () =>
@@ -160,5 +161,5 @@ test('over 2,000 boxes with one lie, a contradiction names the lie and nothing t
     }
   }
   expect(wrong).toEqual([]);
-  expect(found).toBeGreaterThan(300);
+  expect(found).toBeGreaterThan(runs(300));
 });

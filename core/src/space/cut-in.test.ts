@@ -6,6 +6,7 @@ import fc from 'fast-check';
 import { CutInAsk } from '../box/hole.ts';
 import { readLength } from '../quantity/length.ts';
 import { answerCutIn } from './cut-in-words.ts';
+import { runs } from '../tests/runs.ts';
 
 /** A wall in sixty-fourths of an inch, as the checker sees it. */
 interface Plain {
@@ -164,7 +165,7 @@ const rangesOf = (texts: readonly (readonly string[])[]) => {
   return (x: number) => ranges.some(([from, to]) => x >= from && x <= to);
 };
 
-test('over 2,000 walls a grid of sixteenths finds no place that is denied, and none that is not there', () => {
+test(`over ${runs(2000)} walls a grid of sixteenths finds no place that is denied, and none that is not there`, () => {
   let places = 0;
   let full = 0;
   fc.assert(
@@ -184,10 +185,10 @@ test('over 2,000 walls a grid of sixteenths finds no place that is denied, and n
       expect(said.fits).toBe(ranges.length > 0);
       if (!said.fits) expect(said.reasons.length).toBeGreaterThan(0);
     }),
-    { numRuns: 2000, seed: 15 },
+    { numRuns: runs(2000), seed: 15 },
   );
-  expect(places).toBeGreaterThan(20_000);
-  expect(full).toBeGreaterThan(100);
+  expect(places).toBeGreaterThan(runs(20_000));
+  expect(full).toBeGreaterThan(runs(100));
 }, 60_000);
 
 test('every end of a range is tight: a sixty-fourth further breaks a rule, which is named', () => {
@@ -205,9 +206,9 @@ test('every end of a range is tight: a sixty-fourth further breaks a rule, which
         ends += 2;
       });
     }),
-    { numRuns: 1000, seed: 16 },
+    { numRuns: runs(1000), seed: 16 },
   );
-  expect(ends).toBeGreaterThan(1000);
+  expect(ends).toBeGreaterThan(runs(1000));
 }, 60_000);
 
 test('what is chosen breaks no rule; where it grows, the old opening lies inside the new one', () => {
@@ -231,9 +232,9 @@ test('what is chosen breaks no rule; where it grows, the old opening lies inside
         expect(sawn).toBe((wideOf(wall.gangs) - 2 * half) * TALL);
       }
     }),
-    { numRuns: 2000, seed: 17 },
+    { numRuns: runs(2000), seed: 17 },
   );
-  expect(grown).toBeGreaterThan(150);
+  expect(grown).toBeGreaterThan(runs(150));
 }, 60_000);
 
 test('a mirrored wall has the mirrored answer', () => {
@@ -259,9 +260,9 @@ test('a mirrored wall has the mirrored answer', () => {
         expect(other.grow).toBe(one.grow === 'left' ? 'right' : 'left');
       }
     }),
-    { numRuns: 1500, seed: 18 },
+    { numRuns: runs(1500), seed: 18 },
   );
-  expect(asked).toBeGreaterThan(50);
+  expect(asked).toBeGreaterThan(runs(50));
 }, 60_000);
 
 const EXAMPLE = {
