@@ -105,7 +105,7 @@ export default [
   },
   {
     files: ['core/src/**/*.ts'],
-    ignores: ['**/*.test.ts'],
+    ignores: ['**/*.test.ts', 'core/src/tests/**'],
     rules: {
       'no-restricted-globals': [
         'error',
