@@ -1,6 +1,7 @@
 /** `dense-pack diagnose`: what is wrong in a box, from readings that are not as they should be. */
 import { DiagnoseAsk } from '@dense-pack/core/diagnose/ask';
 import { diagnose, UNSEEN } from '@dense-pack/core/diagnose/diagnose';
+import { inEdition } from '@dense-pack/core/box/ground-wire';
 import { nextOf, withWork } from '@dense-pack/core/box/set-up';
 import { physicalOf } from '@dense-pack/core/physical/physical';
 import { planBox } from '@dense-pack/core/plan/planned';
@@ -37,7 +38,7 @@ export function addDiagnose(program: Command): void {
       const work = ask.work ?? workOf(box);
       // A wiring that was entered as found is what is looked at; without one, the plan.
       const { wiring } = planBox(box, work, read.edition, undefined, work.found ? 'found' : 'plan');
-      const found = diagnose(physicalOf(box, work), work, wiring, ask.readings);
+      const found = diagnose(physicalOf(inEdition(box, read.edition), work), work, wiring, ask.readings);
       if ('field' in found) {
         console.error(`${found.field}: ${found.found}; accepted is ${found.accepted}`);
         process.exitCode = EXIT.unreadable;

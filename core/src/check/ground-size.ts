@@ -2,13 +2,14 @@
  * The size of equipment grounds by the breaker: NEC Table 250.122 (15 A 14, 20 A 12, 30 to 60 A 10) and
  * CEC Table 16 (20 A may be 14, 30 A 12, 40 and 60 A 10). Copper, values from memory.
  */
+import { hasGroundWire } from '../box/ground-wire.ts';
 import { type Check, DOES_NOT_APPLY, finds, notChecked, PASS, together } from './finding.ts';
 
 export const groundSize: Check = ({ box, cables, edition }) => {
   const { value, section } = edition.terminals.leastGround;
   const grounds = box.items.flatMap((item) => {
     if (item.kind === 'ground') return [{ id: item.id, size: item.size }];
-    if (item.kind === 'cable' && item.ground && item.make !== 'ac')
+    if (item.kind === 'cable' && hasGroundWire(item, edition))
       return [{ id: item.id, size: item.groundSize ?? item.size }];
     return [];
   });

@@ -133,6 +133,12 @@ const CEC_2018: Edition = {
   },
   grounds: { value: 'none', section: RULE, confidence: memory, note: 'bare bonding conductors' },
   terminalBlocks: { value: 'not in this edition', section: RULE, confidence: memory },
+  armorGrounds: {
+    value: false,
+    section: '10-610',
+    confidence: memory,
+    note: 'AC90 has a bare bonding conductor',
+  },
   clamps: { value: 'none', section: RULE, confidence: memory },
   connectors: { value: 'each pair', section: RULE, confidence: memory },
   terminals: CEC_TERMINALS,

@@ -130,6 +130,8 @@ export interface Edition {
   /** EGCs covered by the first allowance, and the share of one each further one takes. */
   readonly grounds: Cited<{ readonly first: number; readonly share: number } | 'all' | 'none'>;
   readonly terminalBlocks: Cited<'counted' | 'not in this edition'>;
+  /** Whether the armor of AC cable is its ground. Where it is not, the cable has a bare bonding conductor. */
+  readonly armorGrounds: Cited<boolean>;
   readonly clamps: Cited<'one in all' | 'none'>;
   readonly connectors: Cited<'none' | 'each pair'>;
   readonly terminals: TerminalRules;

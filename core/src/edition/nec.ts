@@ -115,6 +115,7 @@ const NEC_2014: Edition = {
   },
   grounds: { value: 'all', section: '314.16(B)(5)', confidence: memory },
   terminalBlocks: { value: 'not in this edition', section: '314.16(B)', confidence: memory },
+  armorGrounds: { value: true, section: '320.108', confidence: memory },
   clamps: { value: 'one in all', section: '314.16(B)(2)', confidence: memory },
   connectors: {
     value: 'none',

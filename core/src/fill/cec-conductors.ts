@@ -2,6 +2,7 @@
  * CEC 12-3034: each insulated conductor counts once, whether it ends in the box, passes through or is
  * left in a loop. Bare bonding conductors, and 18 and 16 AWG wires of a luminaire on the box, do not.
  */
+import { hasGroundWire } from '../box/ground-wire.ts';
 import { BySize, plural, type Rule } from './claim.ts';
 import { fixtureWiresLeftOut } from './fixture-wires.ts';
 
@@ -15,7 +16,7 @@ export const insulatedConductors: Rule = (census, edition, into) => {
   for (const item of census.wires) {
     if (item.kind === 'cable') {
       entering.add(item.size, item.id, item.conductors);
-      if (!item.ground || item.make === 'ac') continue;
+      if (!hasGroundWire(item, edition)) continue;
       if (item.make === 'mc') bonding.add(item.groundSize ?? item.size, item.id, 1);
       else {
         bare += 1;

@@ -1,4 +1,5 @@
 /** What is folded into a box, as solids: bodies of its devices, layers of conductors, the connectors of its joints. */
+import { hasGroundWire, namedEdition } from '../box/ground-wire.ts';
 import { type BoxDocument, type ItemOf, lengthIn } from '../box/document.ts';
 import { deviceDepth } from '../box/depth.ts';
 import { DEVICES } from '../box/words.ts';
@@ -121,7 +122,7 @@ function filledTo({ zones, depth }: Inside, from: number, volume: number): numbe
 }
 
 /** The layers of folded conductors, from the back: each over the whole of it. */
-export function layersOf(items: BoxDocument['items'], inside: Inside, solids: Solids): Layer[] {
+export function layersOf(box: Pick<BoxDocument, 'items' | 'edition'>, inside: Inside, solids: Solids): Layer[] {
   const sums: Record<LayerName, number> = { ground: 0, neutral: 0, hot: 0 };
   const add = (
     layer: LayerName,
@@ -131,13 +132,13 @@ export function layersOf(items: BoxDocument['items'], inside: Inside, solids: So
   ) => {
     sums[layer] += (area ?? 0) * count * length * solids.loose;
   };
-  for (const item of items) {
+  for (const item of box.items) {
     if (item.kind === 'cable') {
       const area = CONDUCTOR_SQIN.value[item.size];
       // White in each cable of two or three is its neutral, for this estimate.
       add('neutral', area, item.conductors > 1 ? 1 : 0);
       add('hot', area, item.conductors > 1 ? item.conductors - 1 : 1);
-      if (item.ground && item.make !== 'ac') add('ground', BARE_SQIN.value[item.groundSize ?? item.size], 1);
+      if (hasGroundWire(item, namedEdition(box))) add('ground', BARE_SQIN.value[item.groundSize ?? item.size], 1);
     } else if (item.kind === 'conductors')
       add(
         'hot',

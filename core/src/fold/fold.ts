@@ -195,7 +195,7 @@ function foldInside({ inside, box, gangs: has, planned, options, isHere }: Foldi
     };
   const jammed = bodies.filter((body) => !standsFree(body, inside, bodies));
   if (jammed.length > 0) return { ...nothing, why: [{ is: 'jammed', what: jammed.map(({ what }) => what) }] };
-  const layers = layersOf(box.items, inside, solids);
+  const layers = layersOf(box, inside, solids);
   const folded = layers.at(-1)?.to ?? 0;
   const connectors = connectorsOf(box.items, planned, solids, options.connector, isHere);
   const share =

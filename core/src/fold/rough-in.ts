@@ -33,7 +33,7 @@ export function roughIn(box: BoxDocument, edition: Edition, solids: Solids = TYP
   };
   const inside = insideOf(bare, edition);
   if ('missing' in inside) return { fits: 'unknown', missing: inside.missing, places: [], clear: 0, reach };
-  const layers = layersOf(bare.items, inside, { ...solids, loose: solids.curled });
+  const layers = layersOf(bare, inside, { ...solids, loose: solids.curled });
   const clear = inside.depth - (layers.at(-1)?.to ?? 0);
   return {
     fits: clear >= reach + BESIDE_BIT ? 'yes' : clear >= reach ? 'tight' : 'no',

@@ -2,6 +2,7 @@
  * How tight a box is to work in (handbook 16): real solids against the real space. It is an estimate,
  * kept apart from the verdict; it never changes it.
  */
+import { hasGroundWire } from '../box/ground-wire.ts';
 import { assemble } from '../box/assembled.ts';
 import { type BoxDocument, type Item, lengthIn } from '../box/document.ts';
 import { boxDepth, deviceDepth } from '../box/depth.ts';
@@ -32,7 +33,7 @@ export interface WorkRoom {
 const DEPTH_TIGHT = inches(0.5);
 
 /** Volume of everything solid in the box, in³. */
-function solids(box: BoxDocument, { conductor: length, connector }: Assumptions): number {
+function solids(box: BoxDocument, edition: Edition, { conductor: length, connector }: Assumptions): number {
   let insulated = 0;
   let sum = 0;
   const insulatedPiece = (size: Size, count: number, long = length) => {
@@ -43,7 +44,7 @@ function solids(box: BoxDocument, { conductor: length, connector }: Assumptions)
     switch (item.kind) {
       case 'cable':
         insulatedPiece(item.size, item.conductors);
-        if (item.ground && item.make !== 'ac')
+        if (hasGroundWire(item, edition))
           sum += (BARE_SQIN.value[item.groundSize ?? item.size] ?? 0) * length;
         break;
       case 'conductors':
@@ -106,7 +107,7 @@ export function workRoom(
       assumptions,
     };
   }
-  const freeShare = 1 - solids(box, assumed) / (volume / ATOMS_PER_CUBIC_INCH);
+  const freeShare = 1 - solids(box, edition, assumed) / (volume / ATOMS_PER_CUBIC_INCH);
   const deepest = devices.reduce<Length>((most, item) => {
     const depth = deviceDepth(item);
     return depth > most ? depth : most;

@@ -3,6 +3,7 @@
  * the sheet and the drill all ask here. It knows nothing of how the wiring was planned.
  */
 import type { BoxDocument } from '../box/document.ts';
+import { inEdition } from '../box/ground-wire.ts';
 import type { Wiring, WorkPlan } from '../box/work.ts';
 import type { Connector } from '../connector/connectors.ts';
 import type { Edition } from '../edition/index.ts';
@@ -30,7 +31,7 @@ export function judgeWiring(
   edition: Edition,
   kinds?: readonly Connector[],
 ): Judgement {
-  const circuitry = wired(box, work, wiring);
+  const circuitry = wired(inEdition(box, edition), work, wiring);
   const proof = prove(circuitry, work, edition);
   const findings = checkCircuitry(circuitry, work, wiring, edition, kinds);
   const good = proof.good && !findings.some(({ severity }) => severity === 'violation');

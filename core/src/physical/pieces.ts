@@ -3,6 +3,7 @@
  * ports. What is called the same is numbered, so that a joint can say which of two it means.
  */
 import type { BoxDocument, Item, ItemOf } from '../box/document.ts';
+import { hasGroundWire, namedEdition } from '../box/ground-wire.ts';
 import { racewayOf } from '../box/rows.ts';
 import { type DutyItem, hasDuty } from '../box/set-up.ts';
 import { DEVICES } from '../box/words.ts';
@@ -146,6 +147,7 @@ function unnamed(box: BoxDocument, work: WorkPlan): Unnamed[] {
   const served = new Set<string>();
   let alone = box.items.reduce((sum, item) => sum + (item.kind === 'ground' ? item.count : 0), 0);
   const said = new Map(work.runs.map((run) => [run.of, run]));
+  const edition = namedEdition(box);
   return piecesOf(box).map((item): Unnamed => {
     const key = item.id;
     const run: Run = said.get(key) ?? { of: key, does: 'spare', circuits: [], hots: [] };
@@ -161,7 +163,7 @@ function unnamed(box: BoxDocument, work: WorkPlan): Unnamed[] {
       served.add(racewayOf(item));
     }
     const grounded =
-      item.kind === 'fixture' || (item.kind === 'cable' ? item.ground && item.make !== 'ac' : brings);
+      item.kind === 'fixture' || (item.kind === 'cable' ? hasGroundWire(item, edition) : brings);
     if (!grounded) return { key, item, run, conductors };
     const colour = item.kind === 'cable' && item.make === 'mc' ? 'green' : 'bare';
     const size = (item.kind === 'cable' ? item.groundSize : undefined) ?? item.size;
@@ -213,5 +215,9 @@ export function isMetal({ shell, items }: BoxDocument): boolean {
 
 /** Whether the armor of an AC cable grounds the box (250.118). */
 export function isArmored(box: BoxDocument): boolean {
-  return isMetal(box) && box.items.some((item) => item.kind === 'cable' && item.make === 'ac' && item.ground);
+  return (
+    namedEdition(box).armorGrounds.value &&
+    isMetal(box) &&
+    box.items.some((item) => item.kind === 'cable' && item.make === 'ac' && item.ground)
+  );
 }

@@ -4,6 +4,7 @@
  * one is made anew.
  */
 import type { BoxDocument } from '../box/document.ts';
+import { inEdition } from '../box/ground-wire.ts';
 import type { Wiring, WorkPlan } from '../box/work.ts';
 import type { Edition, Size } from '../edition/index.ts';
 import { whereOf } from '../finding/finding.ts';
@@ -25,11 +26,12 @@ export type PlanKept = Plan & { readonly kept: Kept };
 const ROUNDS = 8;
 /** The plan of a box of which the wiring was found, with the least disturbance. */
 export function keepFound(
-  box: BoxDocument,
+  recorded: BoxDocument,
   work: WorkPlan,
   edition: Edition,
   stock: Stock = UNLIMITED,
 ): PlanKept {
+  const box = inEdition(recorded, edition);
   const { found } = work;
   const anew = () => ({
     ...synthesise(box, work, edition, stock),

@@ -3,6 +3,7 @@
  * looked at and put right, never a finding. Common practice, no source.
  */
 import type { BoxDocument } from '../box/document.ts';
+import { inEdition } from '../box/ground-wire.ts';
 import type { Wiring, WorkPlan } from '../box/work.ts';
 import { CONNECTORS, holds } from '../connector/connectors.ts';
 import type { Edition } from '../edition/index.ts';
@@ -30,7 +31,8 @@ const WITH_HOLES: ReadonlySet<string> = new Set(['duplex', 'single', 'switch', '
 const HOLE_SIZE = 14;
 
 /** Each usual way in which this box may be wired, the likeliest first; those that come to the same once only. */
-export function likelyWirings(box: BoxDocument, work: WorkPlan, edition: Edition): Likely[] {
+export function likelyWirings(recorded: BoxDocument, work: WorkPlan, edition: Edition): Likely[] {
+  const box = inEdition(recorded, edition);
   const by = (splice: WorkPlan['schools']['splice']) =>
     synthesise(box, { ...work, schools: { ...work.schools, splice, spareNeutral: false } }, edition).wiring;
   const screws = by('feed-through');

@@ -1,5 +1,6 @@
 /** A box planned and judged at once: what it does, its wiring, and everything that keeps it from being good. */
 import type { BoxDocument } from '../box/document.ts';
+import { inEdition } from '../box/ground-wire.ts';
 import type { MadeUp } from '../box/made-up.ts';
 import type { Wiring, WorkPlan } from '../box/work.ts';
 import type { Edition } from '../edition/index.ts';
@@ -95,13 +96,14 @@ export function planBox(
 
 /** All that is known of a planned box, from what was computed of it. @param made what was ticked as made up */
 export function assemble(
-  box: BoxDocument,
+  recorded: BoxDocument,
   said: WorkPlan,
   { plan, proof, findings }: Computed,
-  edition: Pick<Edition, 'unit'>,
+  edition: Pick<Edition, 'unit' | 'id'>,
   mode: Mode,
   made: readonly MadeUp[] = [],
 ): Planned {
+  const box = inEdition(recorded, edition);
   const work = withPlan(said, plan.wiring, made);
   const circuitry = wired(box, work, wiringIn(work, plan, mode));
   const say = planSayer(circuitry.physical, work, edition);

@@ -3,6 +3,7 @@
  * grounds, one for each circuit's neutral, one for each constant and each switched hot.
  */
 import type { BoxDocument } from '../box/document.ts';
+import { inEdition } from '../box/ground-wire.ts';
 import type { Wiring, WorkPlan } from '../box/work.ts';
 import type { Edition, Size } from '../edition/index.ts';
 import { chooseConnectors, type Stock, UNLIMITED } from './choose-connectors.ts';
@@ -71,11 +72,12 @@ function chainOf(
 
 /** Plans a box. The same box and work always give the same plan. */
 export function synthesise(
-  box: BoxDocument,
+  recorded: BoxDocument,
   work: WorkPlan,
   edition: Edition,
   stock: Stock = UNLIMITED,
 ): Plan {
+  const box = inEdition(recorded, edition);
   const { lines, faces, wires, nets, groundless } = netsOf(box, work, edition);
   const obstacles = obstaclesOf(box, work, edition, lines, faces);
   const notes = groundless ? [noGround(edition)] : [];

@@ -1,5 +1,6 @@
 /** The question a screen asks of the diagnosis and its answer, as they pass to a worker and back. */
 import { BoxDocument } from '@dense-pack/core/box/document';
+import { inEdition } from '@dense-pack/core/box/ground-wire';
 import { PointReading } from '@dense-pack/core/diagnose/ask';
 import { diagnose } from '@dense-pack/core/diagnose/diagnose';
 import { FAULT_KINDS } from '@dense-pack/core/diagnose/faults';
@@ -48,7 +49,8 @@ export type DiagnoseAnswer = z.output<typeof DiagnoseAnswer>;
 
 /** Diagnoses; what comes in is parsed, what goes out is plain. */
 export function answerDiagnose(question: unknown): DiagnoseAnswer {
-  const { box, circuit, edition, kit, readings } = DiagnoseQuestion.parse(question);
+  const { box: recorded, circuit, edition, kit, readings } = DiagnoseQuestion.parse(question);
+  const box = inEdition(recorded, editionOf(edition));
   const work = workOf(box, circuit);
   const { wiring } = planOf(box, work, editionOf(edition), stockOf(kit));
   const found = diagnose(physicalOf(box, work), work, wiring, readings);

@@ -1,5 +1,6 @@
 /** The question a screen asks of the planner and its answer, as they pass to a worker and back. */
 import { BoxDocument } from '@dense-pack/core/box/document';
+import { inEdition } from '@dense-pack/core/box/ground-wire';
 import { Wiring } from '@dense-pack/core/box/work';
 import { EDITION_IDS, editionOf } from '@dense-pack/core/edition/index';
 import { storedFindings } from '@dense-pack/core/finding/stored';
@@ -75,7 +76,8 @@ export type PlanAnswer = z.output<typeof PlanAnswer>;
 
 /** Plans; what comes in is parsed, what goes out is plain. */
 export function answerPlan(question: unknown): unknown {
-  const { box, circuit, edition: id, kit, mode } = PlanQuestion.parse(question);
+  const { box: recorded, circuit, edition: id, kit, mode } = PlanQuestion.parse(question);
+  const box = inEdition(recorded, editionOf(id));
   const said = workOf(box, circuit);
   const computed = computePlan(box, said, editionOf(id), stockOf(kit), mode);
   const wiring = mode === 'found' ? (said.found ?? NOTHING_JOINED) : computed.plan.wiring;
