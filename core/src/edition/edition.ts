@@ -71,7 +71,10 @@ export interface TerminalRules {
   /** The smallest copper equipment ground of a breaker. */
   readonly leastGround: Cited<Readonly<Record<Breaker, Size>>>;
   /** Whether any yoke that is screwed to a bonded metal box is bonded by it. */
-  readonly bondedYoke: Cited<boolean>;
+  /** Devices that a bonded metal box grounds through their yokes, without a pigtail: with self-grounding yokes, and by metal screws alone. */
+  readonly groundedByYoke: Cited<
+    Readonly<Record<'self-grounding' | 'yoke', readonly ('receptacle' | 'switch' | 'both')[]>>
+  >;
   /** What stands beside each rule of joints and terminals. */
   readonly sections: Readonly<Record<TerminalRule, string>>;
 }

@@ -18,11 +18,11 @@ export const NEC_TERMINALS: TerminalRules = {
     section: 'Table 250.122',
     confidence: memory,
   },
-  bondedYoke: {
-    value: false,
-    section: '250.146',
+  groundedByYoke: {
+    value: { 'self-grounding': ['receptacle', 'switch', 'both'], yoke: ['switch'] },
+    section: '250.146(B), 404.9(B)',
     confidence: memory,
-    note: 'a self-grounding yoke, or a pigtail',
+    note: 'a receptacle by a yoke listed as self-grounding; a switch by its metal screws too',
   },
   sections: {
     loose: '110.12, 110.14',
@@ -56,7 +56,12 @@ export const CEC_TERMINALS: TerminalRules = {
     section: 'Table 16',
     confidence: memory,
   },
-  bondedYoke: { value: true, section: 'CEC Section 10', confidence: memory },
+  groundedByYoke: {
+    value: { 'self-grounding': ['switch'], yoke: ['switch'] },
+    section: 'CEC Section 10',
+    confidence: memory,
+    note: 'receptacles are bonded by wire to their terminal',
+  },
   sections: {
     loose: 'CEC Section 12',
     joint: '12-112',

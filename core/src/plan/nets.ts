@@ -70,9 +70,8 @@ function landingsOf(
   const landings = faces.flatMap((face): Landing[] => {
     const mine = face.terminals.filter((terminal) => terminal.signal === signal);
     if (signal === GROUND) {
-      // A self-grounding yoke on a bonded metal box, or in the CEC any yoke on one, needs no pigtail.
-      const byYoke =
-        metal && (ground === 'self-grounding' || (ground === 'yoke' && edition.terminals.bondedYoke.value));
+      const { value } = edition.terminals.groundedByYoke;
+      const byYoke = metal && ground !== 'pigtail' && value[ground].some((group) => group === face.kind.group);
       if (byYoke && !mine.some((one) => one.metal === 'lead')) return [];
     }
     const groups = new Map<string, string[]>();

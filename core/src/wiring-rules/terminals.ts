@@ -53,12 +53,12 @@ export const empty: WiringRule = (subject) => {
   const { ports, places, wiring, conductors, physical, edition, work } = subject;
   const anyGround = [...conductors.values()].some(({ colour }) => isGroundColour(colour));
   const { ground } = work.schools;
-  const byYoke =
-    physical.metal &&
-    (ground === 'self-grounding' || (ground === 'yoke' && edition.terminals.bondedYoke.value));
+  const yokes = ground === 'pigtail' || !physical.metal ? [] : edition.terminals.groundedByYoke.value[ground];
+  const isByYoke = ({ kind }: (typeof physical.devices)[number]) =>
+    kind.group !== 'none' && yokes.includes(kind.group);
   return [...ports].flatMap(([id, { port, device }]): WiringFinding[] => {
     if (port.idle || places.has(id)) return [];
-    if (port.name === 'ground' && (byYoke || !anyGround)) return [];
+    if (port.name === 'ground' && (!anyGround || isByYoke(device))) return [];
     const twin = device.ports.find((one) => one.id !== id && one.tab !== undefined && one.tab === port.tab);
     const tabbed = twin && places.has(twin.id) && !wiring.broken.includes(`${device.key}:${twin.tab ?? ''}`);
     if (tabbed) return [];

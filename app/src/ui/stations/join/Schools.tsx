@@ -95,15 +95,15 @@ export function Schools({ schools, onWork }: SchoolsProps) {
           options={[
             { value: 'pigtail' as const, label: 'Pigtail to each' },
             { value: 'self-grounding' as const, label: 'Self-grounding yoke' },
-            { value: 'yoke' as const, label: 'Bonded yoke (CEC)' },
+            { value: 'yoke' as const, label: 'Switches by their screws' },
           ]}
           value={schools.ground}
           always
           onChoose={(ground) => ground && set({ ground })}
         />
         <Words size="fine" tone="text-soft">
-          A pigtail serves in every box. A self-grounding yoke wants a bonded metal box; a yoke bonded through
-          its screws is accepted in Canada.
+          A pigtail serves in every box. The others want a bonded metal box. Metal screws ground a switch there
+          (NEC 404.9(B)); a receptacle wants a self-grounding yoke, and in Canada always a pigtail.
         </Words>
         <Choice
           title="Pigtails, in"
