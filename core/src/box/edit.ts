@@ -198,7 +198,7 @@ export function changeKind(box: BoxDocument, { form, gangs, material }: Kind): B
   });
   const emptied = changeSite(
     { ...bare, items: bare.items.filter(({ kind }) => kind !== 'clamps') },
-    { depth: undefined, entries: undefined, rated: undefined, right: undefined },
+    { depth: undefined, entries: undefined, rated: undefined, right: undefined, wrong: undefined },
   );
   return forgetAbsent(emptied, ['clamps', 'stud', 'hickey']);
 }
@@ -210,7 +210,9 @@ export function changeSite(
 ): BoxDocument {
   const { site: before, ...rest } = box;
   // What is measured now was looked at before: the measure counts.
-  const right = before?.right?.filter((fact) => change[fact] === undefined);
+  const right = before?.right?.filter(
+    (fact) => !(fact in change) || change[fact as keyof Site] === undefined,
+  );
   const site = without({ ...before, right: right?.length === 0 ? undefined : right, ...change });
   return Object.keys(site).length === 0 ? rest : { ...rest, site: site as Site };
 }

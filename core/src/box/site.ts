@@ -4,11 +4,11 @@
  */
 import { z } from 'zod';
 import { BREAKERS } from '../edition/index.ts';
-import { type Place, PLACES } from '../edition/places.ts';
+import { type Place, PLACES, type Served, SERVED } from '../edition/places.ts';
 import { lengthText } from './texts.ts';
 import { inches } from '../quantity/length.ts';
 
-export { type Place, PLACES };
+export { type Place, PLACES, type Served, SERVED };
 
 /** Facts that somebody tells by eye, without a tape: they are within their limits. Of what hangs there: it is neither a fan nor over 50 lb. */
 export const LOOKED = [
@@ -22,7 +22,26 @@ export const LOOKED = [
   'edge',
   'hangs',
 ] as const;
-export type Looked = (typeof LOOKED)[number];
+/** Facts that only an eye tells: right or wrong, and no measure. */
+export const EYES = [
+  'covers',
+  'weatherproof',
+  'access',
+  'openings',
+  'fastened',
+  'notice',
+  'twoslot',
+  'fanbox',
+  'copper',
+  'heat',
+  'bundles',
+  'grouped',
+] as const;
+export type Eye = (typeof EYES)[number];
+
+export type Looked = (typeof LOOKED)[number] | Eye;
+/** Every fact that somebody can have looked at. */
+export const ALL_LOOKED = [...LOOKED, ...EYES] as const;
 
 /** What hangs on a box, or what it is rated for, beyond a light luminaire. */
 export const HANGINGS = ['fan', 'heavy'] as const;
@@ -31,6 +50,12 @@ export const HANGINGS = ['fan', 'heavy'] as const;
 export const PROTECTIONS = ['none', 'gfci', 'afci', 'dual'] as const;
 export type Protection = (typeof PROTECTIONS)[number];
 
+/** Whether something can hit a cable that lies open. */
+export const DAMAGES = ['likely', 'unlikely'] as const;
+
+export const NEARNESS = ['near', 'far'] as const;
+
+const pounds = z.int().min(1, 'must be at least 1 lb').max(300, 'must be at most 300 lb');
 const short = lengthText(inches(24), '24 in');
 const long = lengthText(inches(120), '120 in');
 /** A length that may be nothing: flush, no gap. */
@@ -42,6 +67,12 @@ export const Site = z.strictObject({
   /** Protection ahead of this box, at the breaker or upstream in the run: what somebody read there, or that there is none. */
   protected: z.enum(PROTECTIONS).optional(),
   place: z.enum(Object.keys(PLACES) as [Place, ...Place[]]).optional(),
+  /** What the receptacle serves. */
+  serves: z.enum(Object.keys(SERVED) as [Served, ...Served[]]).optional(),
+  /** Whether it is within 1.5 m of a sink, tub or shower (CEC). */
+  water: z.enum(NEARNESS).optional(),
+  /** Whether it is within 2.5 m of grade (CEC). */
+  grade: z.enum(NEARNESS).optional(),
   /** Shortest free conductor, from where it leaves the sheath or raceway. */
   free: long.optional(),
   /** Shortest reach of a conductor past the opening. */
@@ -73,11 +104,23 @@ export const Site = z.strictObject({
   behind: orNone.optional(),
   hangs: z.enum(HANGINGS).optional(),
   rated: z.enum(HANGINGS).optional(),
+  /** Weight of what hangs here, lb. */
+  weighs: pounds.optional(),
+  /** The weight the box is marked to hold, lb. */
+  holds: pounds.optional(),
+  /** Each cable is secured by a connector of its own: none by a clamp inside. */
+  secured: z.literal(true).optional(),
+  /** What hangs here is held by the structure, apart from the box. */
+  apart: z.literal(true).optional(),
+  /** Whether a cable that lies open is where something can hit it. */
+  damage: z.enum(DAMAGES).optional(),
   /** On which side the door opens, for the order of the gangs. */
   door: z.enum(['left', 'right']).optional(),
   /** The walls are finished: cables to a box cut in since were fished, those of a nailed one were there before the board. */
   finished: z.literal(true).optional(),
   /** What somebody looked at and found within its limit, without measuring it. A measure, where there is one, counts. */
-  right: z.array(z.enum(LOOKED)).min(1).max(LOOKED.length).optional(),
+  right: z.array(z.enum(ALL_LOOKED)).min(1).max(ALL_LOOKED.length).optional(),
+  /** What somebody looked at and found wrong. */
+  wrong: z.array(z.enum(EYES)).min(1).max(EYES.length).optional(),
 });
 export type Site = z.output<typeof Site>;

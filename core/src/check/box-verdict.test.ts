@@ -23,7 +23,9 @@ const TWO_GANG = '32 in3 plastic 2-gang, 3x 12/2, 12/3, 2x switch';
 test('legal and certain is green, and nothing else is', () => {
   expect(verdict('18 in3, 2x 12/2, duplex')).toMatchObject({ is: 'legal', head: 'legal, 2.25 in³ left' });
   expect(verdict(TWO_GANG)).toMatchObject({ is: 'open', head: 'legal if no clamps are inside' });
-  expect(verdict(`${TWO_GANG}, no clamps`).is).toBe('legal');
+  expect(verdict(`${TWO_GANG}, no clamps, secured`).is).toBe('legal');
+  // Every cable is secured to a box of more than one gang (314.17, from memory).
+  expect(verdict(`${TWO_GANG}, no clamps`).is).toBe('violation');
   expect(verdict(`${TWO_GANG}, clamps`).is).toBe('over');
   expect(verdict('plastic, 12/2').is).toBe('unknown');
 });

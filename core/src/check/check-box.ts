@@ -4,11 +4,13 @@ import { CHECK_NAMES, type Edition } from '../edition/index.ts';
 import type { Severity } from '../finding/finding.ts';
 import type { Tally } from '../fill/tally.ts';
 import { boxInWall } from './box-in-wall.ts';
+import { byEye } from './by-eye.ts';
 import { circuitConductor } from './circuit-conductor.ts';
 import { circuitDuty } from './circuit-duty.ts';
 import { circuitReceptacle } from './circuit-receptacle.ts';
 import { connectors } from './connectors.ts';
 import { deviceDepthCheck } from './device-depth.ts';
+import { dimmedReceptacle } from './dimmed-receptacle.ts';
 import { entries } from './entries.ts';
 import { exposedCable } from './exposed-cable.ts';
 import { fireStop } from './fire-stop.ts';
@@ -58,6 +60,8 @@ const CHECKS: Readonly<Record<CheckName, Check>> = {
   'sheath-colour': sheathColour,
   protection,
   'circuit-duty': circuitDuty,
+  'dimmed-receptacle': dimmedReceptacle,
+  'by-eye': byEye,
 };
 
 const WEIGHT: Readonly<Record<Severity, number>> = { violation: 0, look: 1, advice: 2 };

@@ -6,7 +6,7 @@ import { kindOf } from '../device/index.ts';
 import { PLACES } from '../edition/places.ts';
 import { type Check, DOES_NOT_APPLY, finds, notChecked, notRecorded, PASS, together } from './finding.ts';
 
-export const circuitDuty: Check = ({ box, devices, edition }) => {
+export const circuitDuty: Check = ({ box, cables, devices, edition }) => {
   const section = edition.checks.sections['circuit-duty'];
   const receptacles = devices.filter(({ device }) => kindOf(device).rated);
   const place = box.site?.place;
@@ -19,6 +19,15 @@ export const circuitDuty: Check = ({ box, devices, edition }) => {
     return notChecked('circuit-duty', duty.section, 'the breaker’s rating', 'breaker');
   const ids = receptacles.map(({ id }) => id);
   const about = { place: PLACES[place], breaker, least: duty.amps, serves: duty.serves };
+  // A receptacle split on three wires may have 15 A; whether it is one is told by its halves, or not yet.
+  const split =
+    duty.split !== undefined &&
+    receptacles.every(({ wired }) => wired?.halves !== undefined && wired.halves[0] !== wired.halves[1]);
+  const maySplit =
+    duty.split !== undefined &&
+    cables.some(({ conductors }) => conductors >= 3) &&
+    receptacles.some(({ wired }) => wired?.halves === undefined);
+  const unless = duty.mayDiffer ?? (duty.split === undefined ? undefined : duty.split);
   const alone = (box.work?.circuits.length ?? 1) < 2;
   const lit =
     alone &&
@@ -26,11 +35,15 @@ export const circuitDuty: Check = ({ box, devices, edition }) => {
       (item) => item.kind === 'fixture' || (item.kind === 'device' && kindOf(item.device).group === 'switch'),
     );
   return together([
-    breaker < duty.amps
+    breaker < duty.amps && !split
       ? finds(
           'circuit-duty',
-          { ...about, why: 'small', ...(duty.mayDiffer === undefined ? {} : { unless: duty.mayDiffer }) },
-          { severity: duty.mayDiffer === undefined ? 'violation' : 'look', section: duty.section, ids },
+          { ...about, why: 'small', ...(unless === undefined ? {} : { unless }) },
+          {
+            severity: duty.mayDiffer === undefined && !maySplit ? 'violation' : 'look',
+            section: duty.section,
+            ids,
+          },
         )
       : PASS,
     lit

@@ -1,15 +1,15 @@
 /**
- * Receptacles against the circuit: NEC 210.21(B), a 15 A circuit takes 15 A only; one alone on 20 A wants
- * 20 A. From memory.
+ * Receptacles against the circuit: NEC 210.21(B), a 15 A circuit takes 15 A only; one alone on 20 A wants 20 A; a range or dryer
+ * receptacle is rated for its circuit, 50 A on 40 A too. From memory.
  */
 import { gathered } from '../box/rows.ts';
-import { kindOf } from '../device/index.ts';
+import { kindOf, takesBothHots } from '../device/index.ts';
 import type { Severity } from '../finding/finding.ts';
 import { type Check, DOES_NOT_APPLY, finds, notChecked, notRecorded, PASS, together } from './finding.ts';
 
 export const circuitReceptacle: Check = ({ box, devices, edition }) => {
   const section = edition.checks.sections['circuit-receptacle'];
-  const receptacles = devices.filter(({ device }) => kindOf(device).rated);
+  const receptacles = devices.filter(({ device }) => kindOf(device).rated || takesBothHots(device));
   if (receptacles.length === 0) return DOES_NOT_APPLY;
   if (section === null) return notRecorded('circuit-receptacle', edition);
   const breaker = box.site?.breaker;
@@ -19,9 +19,19 @@ export const circuitReceptacle: Check = ({ box, devices, edition }) => {
     gathered(receptacles).map(({ item: { device, amps }, items }) => {
       const ids = items.map(({ id }) => id);
       const found = (
-        why: 'large-breaker' | 'twenty-on-fifteen' | 'fifteen-on-twenty' | 'single',
+        why: 'large-breaker' | 'twenty-on-fifteen' | 'fifteen-on-twenty' | 'single' | 'unlike',
         severity: Severity = 'violation',
-      ) => finds('circuit-receptacle', { why, device, breaker }, { severity, section, ids });
+      ) =>
+        finds(
+          'circuit-receptacle',
+          { why, device, breaker, ...(amps === undefined ? {} : { amps }) },
+          { severity, section, ids },
+        );
+      if (takesBothHots(device)) {
+        if (amps === undefined)
+          return notChecked('circuit-receptacle', section, `what the ${device} receptacle is rated`, 'amps');
+        return amps === breaker || (amps === 50 && breaker === 40) ? PASS : found('unlike');
+      }
       if (breaker > 20) return found('large-breaker');
       if (amps === undefined) {
         return breaker === 15 || !edition.checks.fifteenOnTwenty

@@ -37,11 +37,17 @@ export const LEAST_DEPTH: Cited<{
   confidence: 'from memory',
 };
 
+/** The least depth of a box with a device that is connected to a conductor of this size, however deep the device is. */
+const depthOfSize = (size: Size | undefined): Length => {
+  const { bare, bySize } = LEAST_DEPTH.value;
+  return size === undefined ? bare : (bySize[size] ?? bare);
+};
+
 /** The least depth a box needs for what is in it. */
 export function depthNeeded(size: Size | undefined, device: Length | undefined): Length {
-  const { bare, bySize, deepWith12or10, deepAny, behind } = LEAST_DEPTH.value;
+  const { bare, deepWith12or10, deepAny, behind } = LEAST_DEPTH.value;
   if (device === undefined) return bare;
-  const own = size === undefined ? bare : (bySize[size] ?? bare);
+  const own = depthOfSize(size);
   const deep = device > deepAny || ((size === 12 || size === 10) && device > deepWith12or10);
   const whole = (device + behind) as Length;
   return deep && whole > own ? whole : own;
@@ -65,14 +71,19 @@ export const deviceDepthCheck: Check = ({ box, devices, edition }) => {
   return together(
     gathered(devices).map(({ item, items }) => {
       const body = deviceDepth(item);
-      const needed = depthNeeded(item.size ?? inBox, body);
+      const size = item.size ?? inBox;
+      const needed = depthNeeded(size, body);
       if (inside >= needed) return PASS;
+      // A ring or an extension of which only the volume is known adds depth too.
+      if (box.site?.depth === undefined && box.items.some((one) => one.kind === 'added' && !one.box))
+        return notChecked('device-depth', section, 'the inside depth of the box with its rings', 'depth');
       const typical = item.depth === undefined;
       return finds(
         'device-depth',
         { is: inside, limit: needed, device: item.device, body, typical },
         {
-          severity: body > inside || !typical ? 'violation' : 'look',
+          // A typical depth is a guess; what the size of the conductors asks for is not.
+          severity: body > inside || !typical || inside < depthOfSize(size) ? 'violation' : 'look',
           section,
           ids: items.map(({ id }) => id),
         },

@@ -1,6 +1,7 @@
 /**
- * Entries: a knockout or clamp for each cable; two under one clamp only if it is made for it (NEC 314.17,
- * from memory; common practice in multi-gang plastic).
+ * Entries: a knockout or clamp for each cable; two under one clamp only if it is made for it (NEC 314.17; common practice in multi-gang
+ * plastic). Several cables in one knockout of a single-gang plastic box without clamps are what the exception of 314.17 permits. From
+ * memory.
  */
 import { type Check, DOES_NOT_APPLY, finds, lookedAt, notRecorded, PASS } from './finding.ts';
 
@@ -17,7 +18,10 @@ export const entries: Check = ({ box, cables, edition }) => {
       { section, needs: 'how many knockouts or clamps there are', fact: 'entries' },
     );
   if (coming <= there) return PASS;
-  const doubled = box.shell.material === 'plastic' && box.shell.gangs > 1 && coming <= there * 2;
+  const plastic = box.shell.material === 'plastic';
+  const grips = box.items.some((item) => item.kind === 'clamps' && item.hold === 'grip');
+  if (plastic && box.shell.gangs === 1 && !grips && there > 0) return PASS;
+  const doubled = plastic && coming <= there * 2;
   return finds(
     'entries',
     { cables: coming, entries: there, doubled },

@@ -22,7 +22,7 @@ export interface NotChecked {
 }
 
 /** A fact that a check can want. */
-export type WantedFact = keyof Site | 'amps' | 'material';
+export type WantedFact = keyof Site | Looked | 'amps' | 'material' | 'clamps';
 
 export interface Outcome {
   readonly findings: readonly CheckFinding[];

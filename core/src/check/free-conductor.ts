@@ -1,6 +1,6 @@
 /**
  * Free conductor: NEC 300.14, at least 6 in from where it leaves the sheath or raceway and 3 in past an
- * opening under 8 in; CEC 150 mm. From memory.
+ * opening under 8 in, for conductors that are spliced or end in the box; CEC 150 mm. From memory.
  */
 import { lengthIn } from '../box/document.ts';
 import {
@@ -16,7 +16,9 @@ import {
 import type { Length } from '../quantity/length.ts';
 
 export const freeConductor: Check = ({ box, cables, edition }) => {
-  if (cables.length === 0 && !box.items.some((item) => item.kind === 'conductors')) return DOES_NOT_APPLY;
+  // Conductors that pass through, neither spliced nor ended here, are exempt.
+  const ends = box.items.some((item) => item.kind === 'conductors' && item.run === 'enters');
+  if (cables.length === 0 && !ends) return DOES_NOT_APPLY;
   const section = edition.checks.sections['free-conductor'];
   if (section === null) return notRecorded('free-conductor', edition);
   const { free, past } = box.site ?? {};

@@ -3,11 +3,13 @@
  * Each is asked by one plain question; what an eye tells is looked at in one touch; everything else that is missing changes nothing.
  */
 import type { BoxDocument } from '../box/document.ts';
-import { changeItems, changeSite } from '../box/edit.ts';
-import { LOOKED, type Looked, type Protection } from '../box/site.ts';
-import { kindOf } from '../device/index.ts';
+import { addItem, changeItems, changeSite, forgetAbsent, markAbsent } from '../box/edit.ts';
+import type { NewId } from '../box/piece-id.ts';
+import { ALL_LOOKED, type Eye, EYES, type Looked, type Protection } from '../box/site.ts';
+import { type DeviceName, kindOf, takesBothHots } from '../device/index.ts';
 import { BREAKERS, type Edition } from '../edition/index.ts';
-import { type Place, PLACES } from '../edition/places.ts';
+import { type Place, PLACES, type Served, SERVED } from '../edition/places.ts';
+import { cap } from '../finding/say.ts';
 import type { Tally } from '../fill/tally.ts';
 import { checkBox } from './check-box.ts';
 import { type NotChecked, violatedIn, type WantedFact } from './finding.ts';
@@ -15,7 +17,7 @@ import { type NotChecked, violatedIn, type WantedFact } from './finding.ts';
 /** One answer to the question of a fact. */
 export interface CheckAnswer {
   readonly words: string;
-  readonly record: (box: BoxDocument) => BoxDocument;
+  readonly record: (box: BoxDocument, newId: NewId) => BoxDocument;
   /** Sections that are violated with this answer and are not without any. */
   readonly violates: readonly string[];
 }
@@ -56,6 +58,18 @@ export const LOOKED_NAMES: Readonly<Record<Looked, string>> = {
   gap: 'gap',
   edge: 'distance from the stud’s face',
   hangs: 'nothing heavy hangs',
+  covers: 'covers for the weather',
+  weatherproof: 'box for the wet',
+  access: 'covered and in reach',
+  openings: 'openings closed',
+  fastened: 'box fastened',
+  notice: 'marked without ground',
+  twoslot: 'no ground slot',
+  fanbox: 'fit for a fan',
+  copper: 'no aluminum',
+  heat: 'wires stand the heat',
+  bundles: 'cables not bundled',
+  grouped: 'multiwire grouped',
 };
 
 type Answer = Omit<CheckAnswer, 'violates'>;
@@ -71,6 +85,13 @@ const siteAnswer = (words: string, change: Parameters<typeof changeSite>[1]): An
   words,
   record: (box) => changeSite(box, change),
 });
+
+const withClamps =
+  (hold: 'grip' | 'flap') =>
+  (box: BoxDocument, newId: NewId): BoxDocument =>
+    addItem(forgetAbsent(box, ['clamps']), { kind: 'clamps', count: 1, hold }, newId).box;
+const withGrip = withClamps('grip');
+const withFlaps = withClamps('flap');
 
 const PROTECTION_WORDS: Readonly<Record<Protection, string>> = {
   none: 'Nothing',
@@ -96,13 +117,29 @@ const QUESTIONS: Readonly<Partial<Record<OpenCheck['fact'], Question>>> = {
         siteAnswer(PROTECTION_WORDS[ahead], { protected: ahead }),
       ),
   },
+  serves: {
+    question: 'What does the receptacle serve?',
+    answers: () =>
+      (Object.keys(SERVED) as Served[]).map((serves) => siteAnswer(cap(SERVED[serves]), { serves })),
+  },
+  water: {
+    question: 'Is a sink, tub or shower within 1.5 m?',
+    answers: () => [siteAnswer('Yes', { water: 'near' }), siteAnswer('No', { water: 'far' })],
+  },
+  grade: {
+    question: 'Is it within 2.5 m of grade?',
+    answers: () => [siteAnswer('Yes', { grade: 'near' }), siteAnswer('No', { grade: 'far' })],
+  },
   amps: {
     question: 'What is stamped on the receptacles?',
     answers: (box) => {
-      const ids = box.items.flatMap((item) =>
-        item.kind === 'device' && item.amps === undefined && kindOf(item.device).rated ? [item.id] : [],
-      );
-      return ([15, 20] as const).map((amps) => ({
+      const unread = box.items.filter((item) => item.kind === 'device' && item.amps === undefined);
+      const idsOf = (holds: (device: DeviceName) => boolean) =>
+        unread.flatMap((item) => (item.kind === 'device' && holds(item.device) ? [item.id] : []));
+      const plain = idsOf((device) => kindOf(device).rated);
+      const [ids, ratings] =
+        plain.length > 0 ? [plain, [15, 20] as const] : [idsOf(takesBothHots), [30, 50] as const];
+      return ratings.map((amps) => ({
         words: `${amps} A`,
         record: (now) => changeItems(now, ids, { amps }),
       }));
@@ -114,6 +151,53 @@ const QUESTIONS: Readonly<Partial<Record<OpenCheck['fact'], Question>>> = {
       (isPan(box) ? ['0.5', '1.25', '1.5', '2.125'] : ['1.25', '1.5', '2.125', '2.5', '2.875', '3.5']).map(
         (inside) => siteAnswer(`${inside} in`, { depth: `${inside} in` }),
       ),
+  },
+  clamps: {
+    question: 'Do clamps grip the cables?',
+    answers: () => [
+      { words: 'Yes', record: withGrip },
+      { words: 'Push-in flaps only', record: withFlaps },
+      { words: 'No', record: (box) => markAbsent(box, 'clamps') },
+      {
+        words: 'Connectors do',
+        record: (box) => changeSite(markAbsent(box, 'clamps'), { secured: true }),
+      },
+    ],
+  },
+  weighs: {
+    question: 'How much does it weigh?',
+    answers: ({ site }) =>
+      (site?.hangs === 'fan'
+        ? ([
+            ['35 lb or less', 35],
+            ['36 to 70 lb', 70],
+            ['Over 70 lb', 71],
+          ] as const)
+        : ([
+            ['50 to 70 lb', 70],
+            ['70 to 100 lb', 100],
+            ['100 to 150 lb', 150],
+          ] as const)
+      ).map(([words, weighs]) => siteAnswer(words, { weighs })),
+  },
+  holds: {
+    question: 'Which weight is marked in the box?',
+    answers: ({ site }) =>
+      (
+        [
+          ['None', site?.hangs === 'fan' ? 35 : 50],
+          ['70 lb', 70],
+          ['100 lb', 100],
+          ['150 lb', 150],
+        ] as const
+      ).map(([words, holds]) => siteAnswer(words, { holds })),
+  },
+  damage: {
+    question: 'Can something hit the cable there?',
+    answers: () => [
+      siteAnswer('Yes', { damage: 'likely' }),
+      siteAnswer('No: out of reach, or guarded', { damage: 'unlikely' }),
+    ],
   },
   finish: {
     question: 'Does the surface round the box burn?',
@@ -135,10 +219,25 @@ const LOOKS: Readonly<Record<Looked, string>> = {
   gap: 'no wide gap round the box',
   edge: 'cables are far enough from the face of the studs',
   hangs: 'neither a fan nor over 50 lb hangs here',
+  covers: 'the receptacle is marked WR, and its cover is for the wet while in use',
+  weatherproof: 'the box is listed for this damp or wet place',
+  access: 'the box stays covered and in reach',
+  openings: 'every unused opening is closed',
+  fastened: 'the box is fastened as it is made for',
+  notice: 'the receptacle is marked “No equipment ground”',
+  twoslot: 'the receptacle has two slots, none for a ground',
+  fanbox: 'the box is listed for a fan, or framing above can hold one',
+  copper: 'no conductor is aluminum, or devices are marked CO/ALR',
+  heat: 'the luminaire is marked for 60 °C supply wires',
+  bundles: 'no more than two cables are bundled or share a sealed hole',
+  grouped: 'hots and neutral of the multiwire circuit are tied together in the panel',
 };
 
 const isLooked = (fact: NotChecked['fact']): fact is Looked =>
-  fact !== undefined && (LOOKED as readonly string[]).includes(fact);
+  fact !== undefined && (ALL_LOOKED as readonly string[]).includes(fact);
+
+/** An id of an item that exists only while an answer is tried. */
+const passingId = () => 'answer-1';
 
 /** What the checks of a box want, and what of it could matter. */
 export function wantedFacts(box: BoxDocument, edition: Edition, counted: Tally): Wanted {
@@ -150,10 +249,10 @@ export function wantedFacts(box: BoxDocument, edition: Edition, counted: Tally):
     if (!asked) return [];
     const answers = asked.answers(box).map((answer): CheckAnswer => ({
       ...answer,
-      violates: [...violated(answer.record(box))].filter((section) => !now.has(section)),
+      violates: [...violated(answer.record(box, passingId))].filter((section) => !now.has(section)),
     }));
     const cures = (answer: CheckAnswer) =>
-      [...now].some((section) => !violated(answer.record(box)).has(section));
+      [...now].some((section) => !violated(answer.record(box, passingId)).has(section));
     const flips =
       answers.some(({ violates }) => violates.length > 0) || (fact === 'protected' && answers.some(cures));
     return flips ? [{ fact, question: asked.question, answers }] : [];
@@ -168,7 +267,7 @@ export function wantedFacts(box: BoxDocument, edition: Edition, counted: Tally):
   const sectionsOf = (fact: Looked) => [
     ...new Set(notChecked.filter((one) => one.fact === fact).map(({ section }) => section)),
   ];
-  const look = LOOKED.filter((fact) => missing.has(fact)).map((fact) => ({
+  const look = ALL_LOOKED.filter((fact) => missing.has(fact)).map((fact) => ({
     fact,
     words: LOOKS[fact],
     sections: sectionsOf(fact),
@@ -190,6 +289,13 @@ export function wantedFacts(box: BoxDocument, edition: Edition, counted: Tally):
 /** The box with what somebody looked at, and found within its limit. */
 export const withLooked = (box: BoxDocument, facts: readonly Looked[]): BoxDocument =>
   changeSite(box, { right: [...new Set([...(box.site?.right ?? []), ...facts])] });
+
+const isEye = (fact: Looked): fact is Eye => (EYES as readonly string[]).includes(fact);
+
+/** The box with what somebody looked at, and found wrong. What is measured is recorded by its measure. */
+export const withWrong = (box: BoxDocument, fact: Looked): BoxDocument =>
+  isEye(fact) ? changeSite(box, { wrong: [...new Set([...(box.site?.wrong ?? []), fact])] }) : box;
+export const canBeWrong = isEye;
 
 /** What was not looked at, in one sentence with its sections. @example 'setback and gap (314.20, 314.21)' */
 export function notLookedAt(look: readonly ToLookAt[]): string | undefined {

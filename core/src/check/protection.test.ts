@@ -20,17 +20,24 @@ function said(line: string, edition: EditionId = 'nec2023') {
 }
 const NEC = ['nec2014', 'nec2017', 'nec2020', 'nec2023'] as const;
 const gfci = (place: string, edition: EditionId) =>
-  said(`18 in3, 12/2, duplex, place ${place}, breaker 20`, edition).of('protection', 'gfci')?.severity ?? '-';
+  letter(said(`18 in3, 12/2, duplex, place ${place}, breaker 20`, edition));
+const letter = ({ of, notChecked }: ReturnType<typeof said>) =>
+  of('protection', 'gfci')?.severity ?? (notChecked.length > 0 ? '?' : '-');
 
 test.each([
   ['bath', ['violation', 'violation', 'violation', 'violation']],
   ['garage', ['violation', 'violation', 'violation', 'violation']],
   ['outdoors', ['violation', 'violation', 'violation', 'violation']],
   ['counter', ['violation', 'violation', 'violation', 'violation']],
-  // Only what serves the countertop, until every receptacle of the kitchen in 2023.
-  ['kitchen', ['look', 'look', 'look', 'violation']],
-  // Only the unfinished part, until any basement in 2020.
-  ['basement', ['look', 'look', 'violation', 'violation']],
+  // Only what serves the countertop, which is asked, until every receptacle of the kitchen in 2023.
+  ['kitchen', ['?', '?', '?', 'violation']],
+  ['kitchen, serves countertop', ['violation', 'violation', 'violation', 'violation']],
+  ['kitchen, serves fridge', ['-', '-', '-', 'violation']],
+  // 210.8(D): a dishwasher from 2014, a disposer and more from 2023.
+  ['kitchen, serves dishwasher', ['violation', 'violation', 'violation', 'violation']],
+  ['hall, serves microwave', ['-', '-', '-', 'violation']],
+  // The unfinished basement; any basement from 2020.
+  ['basement', ['violation', 'violation', 'violation', 'violation']],
   ['finished-basement', ['-', '-', 'violation', 'violation']],
   ['damp', ['-', '-', 'violation', 'violation']],
   ['bedroom', ['-', '-', '-', '-']],
@@ -51,7 +58,10 @@ test('GFCI is silent where it is recorded: a GFCI receptacle, its LOAD, the brea
 test('without the place or the breaker it is an open question, never advice', () => {
   expect(said('18 in3, 12/2, duplex').notChecked).toEqual(['the place of this box']);
   expect(said('18 in3, 12/2, duplex, place bath').notChecked).toEqual(['the breaker’s rating']);
-  expect(said('18 in3, 12/2, duplex, place bath, breaker 30').of('protection', 'gfci')).toBeUndefined();
+  expect(said('18 in3, 12/2, duplex, place bath, breaker 60').of('protection', 'gfci')).toBeUndefined();
+  expect(
+    said('18 in3, 12/2, duplex, place bath, breaker 30', 'nec2017').of('protection', 'gfci'),
+  ).toBeUndefined();
 });
 
 test('AFCI: kitchens and living spaces; bathroom, garage and outdoors are not named', () => {
@@ -87,8 +97,39 @@ test('circuits: 20 A for kitchen, laundry, bathroom, and from 2017 the garage', 
   expect(said(lit).of('circuit-duty', 'shared')?.severity).toBe('look');
 });
 
-test('the CEC asks by distance from water', () => {
+test('from 2020 receptacles of 250 V up to 50 A want it too: a dryer in the laundry, not before', () => {
+  const dryer = (edition: EditionId) =>
+    letter(said('60 in3 2-gang, 10/3, dryer @10, place laundry, breaker 30', edition));
+  expect(NEC.map(dryer)).toEqual(['-', '-', 'violation', 'violation']);
+  expect(
+    letter(said('60 in3 2-gang, 10/3, dryer @10, place laundry, breaker 30, protected gfci', 'nec2023')),
+  ).toBe('-');
+});
+
+test('the CEC asks by distance from water and from grade', () => {
   expect(gfci('sink', 'cec2021')).toBe('violation');
-  expect(gfci('bath', 'cec2021')).toBe('look');
+  expect(gfci('bath', 'cec2021')).toBe('?');
+  expect(gfci('bath, water near', 'cec2021')).toBe('violation');
+  expect(gfci('bath, water far', 'cec2021')).toBe('-');
+  expect(gfci('outdoors', 'cec2021')).toBe('?');
+  expect(gfci('outdoors, grade near', 'cec2021')).toBe('violation');
   expect(gfci('garage', 'cec2021')).toBe('-');
+});
+
+test('the CEC wants AFCI for receptacles of dwellings, not for switches; where we are not sure it is looked up', () => {
+  const afci = (rest: string) =>
+    said(`18 in3, 14/2, ${rest}, breaker 15`, 'cec2021').of('protection', 'afci')?.severity;
+  expect(afci('duplex, place bedroom')).toBe('violation');
+  expect(afci('switch, place bedroom')).toBeUndefined();
+  expect(afci('duplex, place counter')).toBeUndefined();
+  expect(afci('duplex, place garage')).toBe('look');
+});
+
+test('a kitchen counter in Canada: 20 A, or 15 A split on three wires', () => {
+  const duty = (rest: string, breaker: number) =>
+    said(`22 in3, ${rest}, place counter, breaker ${breaker}`, 'cec2021').of('circuit-duty', 'small')
+      ?.severity;
+  expect(duty('14/2, duplex', 15)).toBe('violation');
+  expect(duty('14/3, duplex', 15)).toBe('look');
+  expect(duty('12/2, duplex', 20)).toBeUndefined();
 });

@@ -1,12 +1,12 @@
 /**
- * Protection by place (NEC 210.8(A) GFCI, 210.12 AFCI, 406.4(D) where a receptacle is replaced; CEC 26-704, 26-658): what the
+ * Protection by place (NEC 210.8(A) and (D) GFCI, 210.12 AFCI, 406.4(D) where a receptacle is replaced; CEC 26-704, 26-658): what the
  * edition requires is a violation where place and breaker are known and it is missing, an open question where they are not, and silent
  * where it is recorded at the breaker or upstream. From memory.
  */
 import type { ItemOf } from '../box/document.ts';
 import type { Protection } from '../box/site.ts';
-import { kindOf } from '../device/index.ts';
-import { type Place, PLACES } from '../edition/places.ts';
+import { kindOf, takesBothHots } from '../device/index.ts';
+import { type Place, PLACES, SERVED } from '../edition/places.ts';
 import {
   type Check,
   DOES_NOT_APPLY,
@@ -18,6 +18,8 @@ import {
   together,
 } from './finding.ts';
 
+/** A receptacle of 125 or 250 V. */
+const isOutlet = ({ device }: ItemOf<'device'>) => kindOf(device).rated || takesBothHots(device);
 const isReceptacle = ({ device }: ItemOf<'device'>) => kindOf(device).rated;
 /** Whether a device protects itself: a GFCI receptacle. */
 const guardsItself = ({ device }: ItemOf<'device'>) =>
@@ -50,6 +52,18 @@ export const protection: Check = (subject) => {
   ]);
 };
 
+/** A fact that picks out the receptacles that are meant, and whether they are. */
+const PICKED: Readonly<
+  Record<
+    'countertop' | 'near water' | 'near grade',
+    { readonly fact: 'serves' | 'water' | 'grade'; readonly needs: string; readonly meant: string }
+  >
+> = {
+  countertop: { fact: 'serves', needs: 'what the receptacle serves', meant: 'countertop' },
+  'near water': { fact: 'water', needs: 'whether a sink, tub or shower is within 1.5 m', meant: 'near' },
+  'near grade': { fact: 'grade', needs: 'whether it is within 2.5 m of grade', meant: 'near' },
+};
+
 /** What the edition requires in a place, as far as it is missing. */
 function required(
   { box, edition }: Subject,
@@ -57,33 +71,53 @@ function required(
   landing: Subject['devices'],
   receptacles: Subject['devices'],
 ): Outcome {
-  const { gfci, afci, replaced } = edition.checks.protection;
-  const breaker = box.site?.breaker;
-  const ahead = box.site?.protected;
+  const { gfci, gfciUpTo, appliances, afci, afciFor, afciDoubted, replaced } = edition.checks.protection;
+  const { breaker, protected: ahead, serves } = box.site ?? {};
   const renewed = new Set(box.work?.renewed ?? []);
-  const small = breaker === undefined || breaker <= 20;
   const find = (
     why: 'gfci' | 'afci',
     section: string,
     open: readonly ItemOf<'device'>[],
-    reach: 'every' | 'countertop' | 'unfinished' | 'near water' | 'near grade',
+    more: { readonly upTo: number; readonly doubted?: boolean; readonly serves?: string },
   ): Outcome => {
-    if (open.length === 0 || !small || has(ahead, why)) return PASS;
+    if (open.length === 0 || (breaker !== undefined && breaker > more.upTo) || has(ahead, why)) return PASS;
     if (breaker === undefined) return notChecked('protection', section, 'the breaker’s rating', 'breaker');
     return finds(
       'protection',
-      { why, place: PLACES[place], reach },
+      { why, place: PLACES[place], ...(more.serves === undefined ? {} : { serves: more.serves }) },
       {
-        severity: reach === 'every' ? 'violation' : 'look',
+        severity: more.doubted ? 'look' : 'violation',
         section: open.every(({ id }) => renewed.has(id)) ? replaced[why] : section,
         ids: open.map(({ id }) => id),
       },
     );
   };
-  const reach = gfci.value[place];
-  const unguarded = receptacles.filter((one) => !guardsItself(one) && !isGuarded(one));
+  const wanting = gfciUpTo.both ? landing.filter(isOutlet) : receptacles;
+  const unguarded = wanting.filter((one) => !guardsItself(one) && !isGuarded(one));
+  const upTo = gfciUpTo.amps;
+  const byPlace = (): Outcome => {
+    const reach = gfci.value[place];
+    if (reach === undefined) return PASS;
+    if (reach === 'every') return find('gfci', gfci.section, unguarded, { upTo });
+    const { fact, needs, meant } = PICKED[reach];
+    const is = box.site?.[fact];
+    if (is === undefined)
+      return unguarded.length === 0 || has(ahead, 'gfci') || (breaker ?? 0) > upTo
+        ? PASS
+        : notChecked('protection', gfci.section, needs, fact);
+    return is === meant ? find('gfci', gfci.section, unguarded, { upTo }) : PASS;
+  };
+  // A place that wants every receptacle says it; what is served is told where the place alone does not.
+  const byAppliance =
+    serves !== undefined && appliances.value.includes(serves) && gfci.value[place] !== 'every'
+      ? find('gfci', appliances.section, unguarded, { upTo, serves: SERVED[serves] })
+      : PASS;
+  const arcing =
+    afciFor === 'receptacles' ? receptacles : landing.filter((one) => !takesBothHots(one.device));
+  const doubted = afciDoubted.includes(place);
   return together([
-    reach === undefined ? PASS : find('gfci', gfci.section, unguarded, reach),
-    afci.value.includes(place) ? find('afci', afci.section, landing, 'every') : PASS,
+    byPlace(),
+    byAppliance,
+    afci.value.includes(place) || doubted ? find('afci', afci.section, arcing, { upTo: 20, doubted }) : PASS,
   ]);
 }

@@ -1,8 +1,8 @@
 /**
  * Support of cables near the box: NM and UF within 12 in of a box with clamps, 8 in of a single-gang plastic
- * box without (NEC 334.30, 314.17, 340.10); MC and AC within 12 in (330.30, 320.30); CEC within 300 mm
- * (12-510, 12-618). Fished old work in a finished wall is excused in the NEC; a box nailed to the framing had its cables
- * before the board. From memory.
+ * box without (NEC 334.30, 314.17 Exception, 340.10); AC within 12 in, MC where it has up to four conductors of 10 AWG or smaller
+ * (320.30, 330.30(B)); CEC within 300 mm (12-510, 12-618). A cable fished in a finished wall is excused (334.30(B)(1), CEC 12-520), not
+ * from being secured to the box; a box nailed to the framing had its cables before the board. From memory.
  */
 import { lengthIn } from '../box/document.ts';
 import { type Check, DOES_NOT_APPLY, finds, lookedAt, type Outcome, PASS, together } from './finding.ts';
@@ -18,9 +18,10 @@ export const support: Check = ({ box, cables, edition }) => {
   return together(
     makes.map((make): Outcome => {
       const rule = edition.checks.support[make];
-      const { section } = rule;
-      if (finished && !nailed && rule.fished)
-        return finds('support', { fished: true }, { severity: 'advice', section });
+      const mine = cables.filter((one) => one.make === make);
+      if (finished && !nailed && rule.fished !== null)
+        return finds('support', { fished: true }, { severity: 'advice', section: rule.fished });
+      const section = rule.single !== null && singlePlastic ? '314.17' : rule.section;
       if (distance === undefined)
         return lookedAt(
           'support',
@@ -28,7 +29,12 @@ export const support: Check = ({ box, cables, edition }) => {
           { section, needs: 'the distance to the nearest support', fact: 'support' },
         );
       const single = rule.single !== null && singlePlastic;
-      const most = single && rule.single !== null ? rule.single : rule.most;
+      const { upTo } = rule;
+      // A larger cable is stiff: it is held farther off.
+      const large =
+        upTo !== undefined &&
+        mine.every(({ conductors, size }) => conductors > upTo.conductors || size < upTo.size);
+      const most = single && rule.single !== null ? rule.single : large ? upTo.else : rule.most;
       return lengthIn(distance) <= most
         ? PASS
         : finds(
@@ -37,13 +43,13 @@ export const support: Check = ({ box, cables, edition }) => {
               is: lengthIn(distance),
               limit: most,
               single,
-              ...(finished && rule.fished ? { later: true as const } : {}),
+              ...(finished && rule.fished !== null ? { later: true as const } : {}),
               ...(make === 'nm' && makes.length === 1 ? {} : { make }),
             },
             {
               severity: 'violation',
               section,
-              ids: cables.filter((one) => one.make === make).map(({ id }) => id),
+              ids: mine.map(({ id }) => id),
             },
           );
     }),

@@ -100,7 +100,7 @@ const CEC_2018: Edition = {
     'fittings-together': RULE,
     'connector-pairs': RULE,
     'strap-devices': RULE,
-    'conduit-body': '12-3036',
+    'conduit-body': 'CEC Section 12',
   },
   longLoop: null,
   barrier: {

@@ -68,6 +68,8 @@ export type Breaker = (typeof BREAKERS)[number];
 export interface TerminalRules {
   /** The smallest copper conductor of a breaker. */
   readonly leastConductor: Cited<Readonly<Record<Breaker, Size>>>;
+  /** The smallest copper conductor of a breaker of 40 A and more where conductors and terminals are of 75 °C. */
+  readonly leastAt75: Cited<Readonly<Partial<Record<Breaker, Size>>>>;
   /** The smallest copper equipment ground of a breaker. */
   readonly leastGround: Cited<Readonly<Record<Breaker, Size>>>;
   /** Whether any yoke that is screwed to a bonded metal box is bonded by it. */

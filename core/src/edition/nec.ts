@@ -10,7 +10,7 @@ import type { Edition, StandardBox } from './edition.ts';
 import { NEC_CHECKS } from './check-rules.ts';
 import { OUTLINES } from './outlines.ts';
 import { NEC_PROTECTION_2017, NEC_PROTECTION_2020, NEC_PROTECTION_2023 } from './protection.ts';
-import { NEC_TERMINALS } from './terminal-rules.ts';
+import { NEC_TERMINALS, NEC_TERMINALS_2020, NEC_TERMINALS_2023 } from './terminal-rules.ts';
 
 /** One allowance per conductor, in³. NEC Table 314.16(B), in later printings (B)(1). */
 const ALLOWANCES = {
@@ -132,7 +132,7 @@ const NEC_2017: Edition = {
   id: 'nec2017',
   name: 'NEC 2017',
   year: 2017,
-  checks: { ...NEC_CHECKS, protection: NEC_PROTECTION_2017 },
+  checks: { ...NEC_CHECKS, hungrySwitch: '404.22', protection: NEC_PROTECTION_2017 },
 };
 
 const NEC_2020: Edition = {
@@ -141,7 +141,8 @@ const NEC_2020: Edition = {
   name: 'NEC 2020',
   year: 2020,
   allowances: { ...NEC_2017.allowances, section: 'Table 314.16(B)(1)' },
-  checks: { ...NEC_CHECKS, protection: NEC_PROTECTION_2020 },
+  terminals: NEC_TERMINALS_2020,
+  checks: { ...NEC_2017.checks, protection: NEC_PROTECTION_2020 },
   rules: ['conductors', 'clamps', 'fittings', 'devices', 'grounds-four-then-quarters'],
   grounds: { value: { first: 4, share: 4 }, section: '314.16(B)(5)', confidence: memory },
 };
@@ -151,8 +152,13 @@ const NEC_2023: Edition = {
   id: 'nec2023',
   name: 'NEC 2023',
   year: 2023,
-  checks: { ...NEC_CHECKS, protection: NEC_PROTECTION_2023 },
+  checks: {
+    ...NEC_2020.checks,
+    protection: NEC_PROTECTION_2023,
+    eyes: { ...NEC_2020.checks.eyes, fanbox: '314.27(C)' },
+  },
   rules: [...NEC_2020.rules, 'terminal-blocks'],
+  terminals: NEC_TERMINALS_2023,
   terminalBlocks: { value: 'counted', section: '314.16(B)(6)', confidence: memory },
 };
 

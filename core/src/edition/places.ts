@@ -6,7 +6,7 @@ export const PLACES = {
   bath: 'bathroom',
   laundry: 'laundry',
   garage: 'garage',
-  basement: 'basement',
+  basement: 'unfinished basement',
   'finished-basement': 'finished basement',
   outdoors: 'outdoors',
   crawl: 'crawl space',
@@ -19,3 +19,17 @@ export const PLACES = {
   hall: 'hall or stair',
 } as const;
 export type Place = keyof typeof PLACES;
+
+/** What a receptacle serves, where that decides its protection. */
+export const SERVED = {
+  countertop: 'the countertop',
+  dishwasher: 'a dishwasher',
+  disposal: 'a waste disposer',
+  hood: 'a range hood',
+  microwave: 'a microwave oven',
+  cooking: 'a range, oven or cooktop',
+  dryer: 'a clothes dryer',
+  fridge: 'a refrigerator',
+  other: 'something else',
+} as const;
+export type Served = keyof typeof SERVED;

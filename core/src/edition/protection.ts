@@ -3,13 +3,13 @@
  * Every row is from memory: check it against the printed code. What is adopted here decides.
  */
 import type { Cited } from './edition.ts';
-import type { Place } from './places.ts';
+import type { Place, Served } from './places.ts';
 
 /**
  * How far a requirement reaches in a place: every receptacle; or only those a further fact picks out, which is asked:
- * the ones that serve the countertop, those in the unfinished part, those near water, those within reach of grade.
+ * the ones that serve the countertop, those within 1.5 m of a sink, tub or shower, those within 2.5 m of grade.
  */
-export type Reach = 'every' | 'countertop' | 'unfinished' | 'near water' | 'near grade';
+export type Reach = 'every' | 'countertop' | 'near water' | 'near grade';
 
 type ByPlace = Readonly<Partial<Record<Place, Reach>>>;
 
@@ -22,14 +22,23 @@ export interface CircuitDuty {
   readonly serves: string;
   /** Something else is allowed in the place too, so that a smaller breaker is asked about: a refrigerator of its own. */
   readonly mayDiffer?: string;
+  /** Another way to meet it: a 15 A receptacle whose halves are on two circuits. */
+  readonly split?: string;
 }
 
 export interface ProtectionRules {
   readonly tamper: string;
-  /** GFCI for 15 and 20 A receptacles. */
+  /** GFCI for receptacles by their place. */
   readonly gfci: Cited<ByPlace>;
-  /** AFCI for outlets and devices of 15 and 20 A, 120 V circuits. */
+  /** The largest breaker whose receptacles want it: those of 125 V, or up to 250 V too. */
+  readonly gfciUpTo: { readonly amps: 20 | 50; readonly both: boolean };
+  /** GFCI for what a receptacle serves, wherever it is. */
+  readonly appliances: Cited<readonly Served[]>;
+  /** AFCI for outlets and devices, or for receptacles only, of 15 and 20 A, 120 V circuits. */
   readonly afci: Cited<readonly Place[]>;
+  readonly afciFor: 'outlets' | 'receptacles';
+  /** Places of which we are not sure: there it is looked up in the printed code. */
+  readonly afciDoubted: readonly Place[];
   /** What a receptacle that is replaced must have where the place requires it now. */
   readonly replaced: { readonly gfci: string; readonly afci: string };
   readonly duties: Readonly<Partial<Record<Place, CircuitDuty>>>;
@@ -46,13 +55,12 @@ const GFCI_2014: ByPlace = {
   boathouse: 'every',
   tub: 'every',
   sink: 'every',
-  basement: 'unfinished',
+  basement: 'every',
   counter: 'every',
   kitchen: 'countertop',
 };
 const GFCI_2020: ByPlace = {
   ...GFCI_2014,
-  basement: 'every',
   'finished-basement': 'every',
   damp: 'every',
 };
@@ -102,7 +110,11 @@ const DUTIES_2017: ProtectionRules['duties'] = {
 export const NEC_PROTECTION_2014: ProtectionRules = {
   tamper: '406.12',
   gfci: { value: GFCI_2014, section: '210.8(A)', confidence: memory },
+  gfciUpTo: { amps: 20, both: false },
+  appliances: { value: ['dishwasher'], section: '210.8(D)', confidence: memory },
   afci: { value: AFCI_PLACES, section: '210.12', confidence: memory },
+  afciFor: 'outlets',
+  afciDoubted: [],
   replaced: { gfci: '406.4(D)(3)', afci: '406.4(D)(4)' },
   duties: DUTIES_2014,
 };
@@ -110,10 +122,16 @@ export const NEC_PROTECTION_2017: ProtectionRules = { ...NEC_PROTECTION_2014, du
 export const NEC_PROTECTION_2020: ProtectionRules = {
   ...NEC_PROTECTION_2017,
   gfci: { ...NEC_PROTECTION_2017.gfci, value: GFCI_2020 },
+  gfciUpTo: { amps: 50, both: true },
 };
 export const NEC_PROTECTION_2023: ProtectionRules = {
   ...NEC_PROTECTION_2020,
   gfci: { ...NEC_PROTECTION_2020.gfci, value: GFCI_2023 },
+  appliances: {
+    value: ['dishwasher', 'disposal', 'hood', 'microwave', 'cooking', 'dryer'],
+    section: '210.8(D)',
+    confidence: memory,
+  },
 };
 
 /** The CEC asks by distance from water or from grade; nearly all other receptacles of dwellings have AFCI. */
@@ -132,11 +150,23 @@ export const CEC_PROTECTION: ProtectionRules = {
     section: '26-704',
     confidence: memory,
   },
+  gfciUpTo: { amps: 20, both: false },
+  appliances: { value: [], section: '26-704', confidence: memory },
   afci: {
-    value: ['dining', 'bedroom', 'living', 'hall', 'finished-basement', 'basement'],
+    value: ['dining', 'bedroom', 'living', 'hall', 'laundry', 'finished-basement', 'basement'],
     section: '26-658',
     confidence: memory,
+    note: 'nearly all 125 V receptacles of dwellings; not kitchen counters, bathrooms and some of one appliance',
   },
+  afciFor: 'receptacles',
+  afciDoubted: ['garage', 'outdoors', 'kitchen'],
   replaced: { gfci: '26-704', afci: '26-658' },
-  duties: {},
+  duties: {
+    counter: {
+      section: 'CEC Section 26',
+      amps: 20,
+      serves: 'circuits of kitchen counters serve nothing else',
+      split: 'a 15 A receptacle split on three wires with a two-pole breaker',
+    },
+  },
 };

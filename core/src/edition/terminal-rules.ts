@@ -11,8 +11,9 @@ export const NEC_TERMINALS: TerminalRules = {
     value: { 15: 14, 20: 12, 25: 10, 30: 10, 40: 8, 50: 6, 60: 6 },
     section: '240.4(D)',
     confidence: memory,
-    note: '40 A and up by Table 310.16, 60 °C',
+    note: '40 A and up by Table 310.15(B)(16), 60 °C',
   },
+  leastAt75: { value: { 40: 8, 50: 8, 60: 6 }, section: '110.14(C)', confidence: memory },
   leastGround: {
     value: { 15: 14, 20: 12, 25: 10, 30: 10, 40: 10, 50: 10, 60: 10 },
     section: 'Table 250.122',
@@ -34,14 +35,28 @@ export const NEC_TERMINALS: TerminalRules = {
     'box-bond': '250.148(C)',
     'device-bond': '250.148(B)',
     'shared-yoke': '210.7',
-    multiwire: '210.4(B)',
+    multiwire: '210.4(B), 240.15(B)',
     'multiwire-neutral': '300.13(B)',
     'same-cable': '300.3(B), 300.20(A)',
-    parallel: '310.10(G)',
+    parallel: '310.10(H)',
     'neutral-ground': '250.24(A)(5)',
     'switched-neutral': '404.2(B)',
     'no-neutral': '404.2(C), 250.6',
   },
+};
+
+export const NEC_TERMINALS_2020: TerminalRules = {
+  ...NEC_TERMINALS,
+  leastConductor: {
+    ...NEC_TERMINALS.leastConductor,
+    note: '40 A and up by Table 310.16, 60 °C',
+  },
+  sections: { ...NEC_TERMINALS.sections, parallel: '310.10(G)' },
+};
+
+export const NEC_TERMINALS_2023: TerminalRules = {
+  ...NEC_TERMINALS_2020,
+  sections: { ...NEC_TERMINALS_2020.sections, 'neutral-ground': '250.24(B)' },
 };
 
 export const CEC_TERMINALS: TerminalRules = {
@@ -51,6 +66,7 @@ export const CEC_TERMINALS: TerminalRules = {
     confidence: memory,
     note: 'Table 13',
   },
+  leastAt75: { value: { 40: 8, 50: 8, 60: 6 }, section: '4-006', confidence: memory },
   leastGround: {
     value: { 15: 14, 20: 14, 25: 12, 30: 12, 40: 10, 50: 10, 60: 10 },
     section: 'Table 16',

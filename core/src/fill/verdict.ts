@@ -46,6 +46,9 @@ export function verdictParts(tally: Tally): VerdictParts {
   const show = (value: number) => amountWords(Math.abs(value) as Amount, tally.unit);
   const where = tally.spaces ? ' in the tighter space' : '';
   if (tally.margin === null) {
+    // A conduit body without splices wants no volume (314.16(C)(1)).
+    if (tally.warnings.some(({ code, args }) => code === 'conduit-body' && args['why'] === 'pull-only'))
+      return { head: 'no volume wanted', more: 'it is only pulled through: its cross-section decides' };
     const codes = new Set(tally.warnings.map(({ code }) => code));
     return (
       NO_ANSWER.find(([code]) => codes.has(code))?.[1] ?? { head: 'no legal volume', more: 'read the stamp' }

@@ -1,6 +1,6 @@
 /** Another box in place of the one there: which can take its place, what that costs, what becomes of the box. */
 import type { BoxDocument } from '../box/document.ts';
-import { addItem, changeShell, forgetAbsent, markAbsent } from '../box/edit.ts';
+import { addItem, changeShell, changeSite, forgetAbsent, markAbsent } from '../box/edit.ts';
 import type { NewId } from '../box/piece-id.ts';
 import type { Edition } from '../edition/index.ts';
 import { printLength } from '../quantity/length.ts';
@@ -112,6 +112,7 @@ export function replaceBox(box: BoxDocument, part: BoxPart, newId: NewId): BoxDo
     gap: _gap,
     entries: _entries,
     rated: _rated,
+    secured: _secured,
     ...kept
   } = shell.site ?? {};
   const site = {
@@ -125,10 +126,17 @@ export function replaceBox(box: BoxDocument, part: BoxPart, newId: NewId): BoxDo
   const fresh: BoxDocument = { ...unsaid, ...(Object.keys(site).length === 0 ? {} : { site }), items };
   const hasFitting = items.some(({ kind }) => kind === 'fitting');
   const bare = hasFitting || !part.places.includes('ceiling') ? fresh : markAbsent(fresh, 'stud');
-  return part.clamps
-    ? addItem(bare, { kind: 'clamps', count: 1, hold: 'grip' }, newId).box
-    : markAbsent(bare, 'clamps');
+  if (part.clamps) return addItem(bare, { kind: 'clamps', count: 1, hold: 'grip' }, newId).box;
+  if (hasFlaps(part, shell.shell.mount))
+    return addItem(bare, { kind: 'clamps', count: 1, hold: 'flap' }, newId).box;
+  // A metal box without clamps comes with a connector for each cable.
+  const connected = part.material === 'metal' ? changeSite(bare, { secured: true }) : bare;
+  return markAbsent(connected, 'clamps');
 }
+
+/** A plastic box that is cut in holds its cables by push-in flaps, where it has no clamps. Common practice, no source. */
+const hasFlaps = ({ material }: BoxPart, mount: BoxDocument['shell']['mount']): boolean =>
+  material === 'plastic' && mount === 'old-work';
 
 /** What a metal box wants beside itself: a connector for each cable, a bond, a ring for a device. Common practice, no source. */
 function withMetal(box: BoxDocument, part: BoxPart): { readonly cost: Cost; readonly with: string[] } {

@@ -64,7 +64,7 @@ test('what could be a violation is asked; what an eye tells is looked at in one 
   const asked = () => screen.queryAllByTestId('open-check').map(({ props }) => String(props['aria-label']));
   expect(asked()).toContain('Which breaker is it on?');
   const breaker = within(screen.getByLabelText('Which breaker is it on?'));
-  expect(breaker.getByText('Some answers violate 240.4(D), Table 250.122.')).toBeTruthy();
+  expect(breaker.getByText('Some answers violate 240.4(D), Table 250.122, 110.14(C).')).toBeTruthy();
   fireEvent.press(breaker.getByText('15 A'));
   expect(now.site?.breaker).toBe(15);
   expect(asked()).not.toContain('Which breaker is it on?');

@@ -1,5 +1,6 @@
 /** What a check beside the fill finds, in words, with its cure. Codes are the names of the checks. */
 import type { CheckName } from '../../edition/index.ts';
+import type { Eye } from '../../box/site.ts';
 import type { Sayer } from '../say.ts';
 
 type Said = string | { readonly words: string; readonly cure: string };
@@ -20,7 +21,10 @@ export const CHECK_WORDS = {
     words: `The box is ${say.length(a.is)} deep, the wall leaves ${a.limit <= 0 ? 'nothing' : say.length(a.limit)}: it cannot stand flush.`,
     cure: 'Choose a shallower or wider box, or another place.',
   }),
-  connectors: (a: { readonly why: 'none' | 'armor' | 'bushing'; readonly makes?: readonly string[] }) => {
+  connectors: (a: {
+    readonly why: 'none' | 'armor' | 'bushing' | 'loose' | 'fished' | 'flaps';
+    readonly makes?: readonly string[];
+  }): Said => {
     switch (a.why) {
       case 'none':
         return `Every cable into a metal box needs a connector of its kind (${(a.makes ?? []).map(makeName).join(', ')}): none is an internal clamp here.`;
@@ -28,6 +32,19 @@ export const CHECK_WORDS = {
         return 'Metal-clad or armored cable into a plastic box: only where the box is made for it and the armors are bonded to each other inside.';
       case 'bushing':
         return 'Armored cable (AC) needs its own connector and an anti-short bushing.';
+      case 'loose':
+        return {
+          words: 'No clamps in a plastic box of more than one gang: every cable must be secured to the box.',
+          cure: 'Fit connectors, or a box with clamps.',
+        };
+      case 'fished':
+        return {
+          words:
+            'A fished cable comes into a box without clamps: nothing holds it there. A box without clamps relies on fastening within 8 in.',
+          cure: 'Fit a box that grips its cables, or fasten the cable within 8 in.',
+        };
+      case 'flaps':
+        return 'Push-in flaps hold the cables: look that the box is listed to secure them so.';
     }
   },
   entries: (a: { readonly cables: number; readonly entries: number; readonly doubled: boolean }) => ({
@@ -36,10 +53,16 @@ export const CHECK_WORDS = {
       : `${a.cables} cables, ${a.entries} ${a.entries === 1 ? 'entry' : 'entries'}.`,
     cure: 'Open another knockout, or choose a box with more.',
   }),
-  'exposed-cable': () => ({
-    words: 'Nonmetallic cable lies open to damage: it needs protection.',
-    cure: 'MC cable or raceway there, or a guard.',
-  }),
+  'exposed-cable': (a: { readonly make?: string }) =>
+    a.make === undefined
+      ? {
+          words: 'Nonmetallic cable lies open to damage: it needs protection.',
+          cure: 'A raceway there, or a guard.',
+        }
+      : {
+          words: `${makeName(a.make)} cable lies where something can hit it: its armor is not made for that.`,
+          cure: 'A raceway there, or a guard.',
+        },
   'fire-stop': () => 'A plate was bored: fire-stop the hole; the local building code says how.',
   'free-conductor': (a: Against & { readonly past: boolean }, say: Sayer) =>
     a.past
@@ -52,12 +75,24 @@ export const CHECK_WORDS = {
     words: `A gap of ${say.length(a.is)} round the box: ${say.length(a.limit)} is the most.`,
     cure: 'Repair the surface up to the box.',
   }),
-  'rated-box': (a: { readonly hangs: 'fan' | 'heavy' }) => ({
+  'rated-box': (a: {
+    readonly hangs: 'fan' | 'heavy';
+    readonly weighs?: number;
+    readonly most?: number;
+    readonly holds?: number;
+  }) => ({
     words:
-      a.hangs === 'fan'
-        ? 'A fan hangs on a box that is not recorded as rated for one.'
-        : 'More than 50 lb hangs on a box that is not recorded as rated for it.',
-    cure: 'Fit a box listed for it, held by the structure.',
+      a.most !== undefined
+        ? `A fan of ${a.weighs} lb hangs on the box: over ${a.most} lb it is held apart from any box.`
+        : a.holds !== undefined
+          ? `${a.weighs} lb hang on a box that holds ${a.holds} lb.`
+          : a.hangs === 'fan'
+            ? 'A fan hangs on a box that is not recorded as rated for one.'
+            : 'More than 50 lb hangs on a box that is not recorded as rated for it; a box for fans is not.',
+    cure:
+      a.most !== undefined
+        ? 'Hang it from the structure.'
+        : 'Fit a box listed for it, held by the structure, or hang it from the structure.',
   }),
   setback: (a: Against & { readonly finish: 'combustible' | 'noncombustible' | 'any' }, say: Sayer) => ({
     words: `The box sits ${say.length(a.is)} behind ${SETBACK[a.finish](say.length(a.limit))}`,
@@ -94,14 +129,24 @@ export const CHECK_WORDS = {
           words: `The ${a.device} reaches ${say.length(a.body)} behind its strap${a.typical ? ' (typical depth: measure the part in hand)' : ''}: it needs a box ${say.length(a.limit)} deep, this one has ${say.length(a.is)}.`,
           cure: 'Fit a deeper box, an extension, or a shallower device.',
         },
-  'circuit-conductor': (a: { readonly size: number; readonly breaker: number; readonly least: number }) => ({
-    words: `${a.size} AWG on a ${a.breaker} A breaker: it needs ${a.least} AWG or larger.`,
-    cure: `Fit a breaker that ${a.size} AWG allows, or run ${a.least} AWG.`,
-  }),
+  'circuit-conductor': (a: {
+    readonly size: number;
+    readonly breaker: number;
+    readonly least: number;
+    readonly warm?: boolean;
+    readonly other: string;
+  }) =>
+    a.warm
+      ? `${a.size} AWG on a ${a.breaker} A breaker: only where conductors and both terminals are marked for 75 °C; else it needs ${a.least} AWG.`
+      : {
+          words: `${a.size} AWG on a ${a.breaker} A breaker: it needs ${a.least} AWG or larger${a.warm === false ? ' at 60 °C' : ''}.`,
+          cure: `Fit a breaker that ${a.size} AWG allows, or run ${a.least} AWG. Taps, motors and air conditioners have rules of their own (${a.other}).`,
+        },
   'circuit-receptacle': (a: {
-    readonly why: 'large-breaker' | 'twenty-on-fifteen' | 'fifteen-on-twenty' | 'single';
+    readonly why: 'large-breaker' | 'twenty-on-fifteen' | 'fifteen-on-twenty' | 'single' | 'unlike';
     readonly device?: string;
     readonly breaker?: number;
+    readonly amps?: number;
   }): Said => {
     switch (a.why) {
       case 'large-breaker':
@@ -118,6 +163,11 @@ export const CHECK_WORDS = {
         return {
           words: 'A 15 A receptacle on a 20 A circuit: it must be rated for the breaker.',
           cure: 'Fit a 20 A receptacle, or a breaker of 15 A.',
+        };
+      case 'unlike':
+        return {
+          words: `A ${a.device} receptacle of ${a.amps} A on a ${a.breaker} A breaker: it must be rated for its circuit.`,
+          cure: 'Fit a receptacle, or a breaker and conductors, that agree.',
         };
       case 'single':
         return 'A single receptacle alone on a 20 A circuit must be 20 A. Is anything else on the circuit?';
@@ -144,7 +194,7 @@ export const CHECK_WORDS = {
       case 'loop':
         return {
           words:
-            'Only a switch loop comes here: there is no neutral. A new switch box for lighting wants one.',
+            'Only a switch loop comes here: there is no neutral. A new switch box for lighting wants one, unless a cable can be added later without opening the wall, or no lighting of a room or bathroom is switched here.',
           cure,
         };
       case 'receptacle':
@@ -156,7 +206,7 @@ export const CHECK_WORDS = {
   protection: (a: {
     readonly why: 'tamper' | 'gfci' | 'afci';
     readonly place?: string;
-    readonly reach?: string;
+    readonly serves?: string;
   }): Said => {
     const place = a.place ?? '';
     switch (a.why) {
@@ -164,8 +214,8 @@ export const CHECK_WORDS = {
         return 'A new receptacle in a dwelling must be tamper-resistant.';
       case 'gfci':
         return {
-          words: `A receptacle in this place (${place}) must have GFCI protection${REACH[a.reach ?? 'every'] ?? ''}, and none is recorded here, at the breaker or upstream.`,
-          cure: 'Fit a GFCI receptacle, feed it from the LOAD of one, or record the protection ahead of it.',
+          words: `A receptacle ${a.serves === undefined ? `in this place (${place})` : `for ${a.serves}`} must have GFCI protection, and none is recorded here, at the breaker or upstream.`,
+          cure: 'Fit a GFCI receptacle, feed it from the LOAD of one, or record the protection ahead of it. What stands untouched may stay as the code of its time allowed.',
         };
       case 'afci':
         return {
@@ -188,18 +238,65 @@ export const CHECK_WORDS = {
           cure: `Feed it from a ${a.least} A circuit with 12 AWG conductors.`,
         }
       : `Lighting and a receptacle (${a.place}) are on one circuit here: ${a.serves}. Are they on one circuit?`,
+  'dimmed-receptacle': () => ({
+    words: 'A receptacle is fed from a dimmer or a fan control: what is plugged in is not made for it.',
+    cure: 'Feed it from a switch, or unswitched.',
+  }),
+  'by-eye': (a: { readonly fact: Eye }) => EYE_WORDS[a.fact],
 } as const satisfies Record<CheckName, (args: never, say: Sayer) => Said>;
+
+const EYE_WORDS: Readonly<Record<Eye, { readonly words: string; readonly cure: string }>> = {
+  covers: {
+    words: 'A receptacle in the weather is not marked WR, or its cover is not made for the wet while in use.',
+    cure: 'Fit a weather-resistant receptacle with an in-use cover.',
+  },
+  weatherproof: {
+    words: 'The box is not listed for its damp or wet place.',
+    cure: 'Fit a box listed for it, placed so that no water collects in it.',
+  },
+  access: {
+    words: 'A box with splices must stay covered and in reach without taking the building apart.',
+    cure: 'Fit a cover and keep it in reach, or take the splices out.',
+  },
+  openings: { words: 'An unused opening of the box is not closed.', cure: 'Close it with a knockout seal.' },
+  fastened: {
+    words: 'The box is not fastened as it is made for.',
+    cure: 'Fasten it to the framing or a brace, or clamp it to the board as its maker says; no drywall screws.',
+  },
+  notice: {
+    words: 'A receptacle without a ground is protected by GFCI and not marked.',
+    cure: 'Mark it “No equipment ground”, and “GFCI protected” where the GFCI is elsewhere.',
+  },
+  twoslot: {
+    words: 'A receptacle with a ground slot where no ground comes in, without GFCI.',
+    cure: 'Fit a GFCI receptacle or one of two slots, marked as the code says; or run a ground.',
+  },
+  fanbox: {
+    words: 'A ceiling box where a fan could hang is not listed for one.',
+    cure: 'Fit a box listed for a fan, or keep access to framing that holds one.',
+  },
+  copper: {
+    words:
+      'A conductor here is aluminum: it wants devices marked CO/ALR and connectors listed for aluminum to copper.',
+    cure: 'Fit those, with the torque their makers give.',
+  },
+  heat: {
+    words:
+      'The luminaire asks for supply wires of more than the old wires here stand (60 °C before about 1985).',
+    cure: 'Fit a luminaire marked for 60 °C supply wires, or run new cable to it.',
+  },
+  bundles: {
+    words: 'More than two NM cables are bundled, or pass one sealed hole: their ampacity is derated.',
+    cure: 'Space them, or give them holes of their own.',
+  },
+  grouped: {
+    words: 'The conductors of a multiwire circuit are not grouped in the panel.',
+    cure: 'Tie its hots and its neutral together where they come in.',
+  },
+};
 
 const SETBACK = {
   combustible: () => 'a combustible surface: it must be flush or stand proud.',
   noncombustible: (most: string) => `the surface: ${most} is the most.`,
   any: (most: string) => `the surface: more than any surface allows (${most}).`,
 } as const;
-
-/** What picks out the receptacles that are meant, where not all of a place are. */
-const REACH: Readonly<Record<string, string>> = {
-  countertop: ' if it serves the countertop',
-  unfinished: ' if this part is unfinished',
-  'near water': ' if it is within 1.5 m of a sink, tub or shower',
-  'near grade': ' if it is within 2.5 m of grade',
-};

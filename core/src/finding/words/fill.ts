@@ -53,7 +53,7 @@ export const FILL_WORDS = {
       case 'splices':
         return `Splices and devices are allowed only in a conduit body marked with its volume (${a.rule}): read the mark, or use a box.`;
       case 'pull-only':
-        return `A conduit body without a volume mark may only be pulled through (${a.rule}): nothing is counted, so there is no fill answer.`;
+        return `A conduit body without a volume mark may only be pulled through (${a.rule}): no volume is wanted, and its cross-section decides.`;
       case 'unchecked':
         return `Not checked: its cross-section against twice the largest conduit (${a.rule}).`;
       case 'enough':

@@ -99,5 +99,5 @@ export const WIRING_WORDS = {
   yoke: (a: { readonly piece: string }, say: Sayer) =>
     `Two circuits are on the yoke of the ${say.piece(a.piece)}: their breakers must open together.`,
   multiwire: () =>
-    'The hots of a multiwire circuit must be opened together: a two-pole breaker or listed handle ties.',
+    'The hots of a multiwire circuit must be opened together: a two-pole breaker or identified handle ties.',
 } as const satisfies Record<string, (args: never, say: Sayer) => string>;

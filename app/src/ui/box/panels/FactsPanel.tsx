@@ -1,8 +1,15 @@
 /** Facts the checks beyond fill need: first what could make a violation, one touch each; everything else behind a fold. */
 import type { BoxDocument } from '@dense-pack/core/box/document';
 import { changeSite } from '@dense-pack/core/box/edit';
-import { HANGINGS, PLACES, type Site } from '@dense-pack/core/box/site';
-import { LOOKED_NAMES, type Wanted, withLooked } from '@dense-pack/core/check/open-checks';
+import { newId } from '@dense-pack/core/box/new-id';
+import { HANGINGS, type Looked, PLACES, SERVED, type Site } from '@dense-pack/core/box/site';
+import {
+  canBeWrong,
+  LOOKED_NAMES,
+  type Wanted,
+  withLooked,
+  withWrong,
+} from '@dense-pack/core/check/open-checks';
 import { BREAKERS } from '@dense-pack/core/edition/index';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -54,6 +61,15 @@ const LENGTHS = [
   ['behind', 'What stands behind the box, in', inches('0', '0.5', '0.75', '1.5', '2.5')],
 ] as const satisfies readonly (readonly [keyof Site, string, ReturnType<typeof inches>])[];
 
+/** What the CEC asks of the place of a receptacle. */
+const NEAR = [
+  ['water', 'Sink, tub or shower within 1.5 m'],
+  ['grade', 'Within 2.5 m of grade'],
+] as const satisfies readonly (readonly [keyof Site, string])[];
+
+/** Weights that boxes are marked with, and what hangs on them. */
+const POUNDS = [20, 35, 50, 70, 100, 150].map((value) => ({ value, label: String(value) }));
+
 export function FactsPanel({ box, wanted, onChange }: FactsPanelProps) {
   return (
     <View className="gap-3">
@@ -96,7 +112,7 @@ function OpenChecks({ open, onChange }: Pick<Wanted, 'open'> & Pick<FactsPanelPr
                   {...(answers.length > FEW || violates.length === 0
                     ? {}
                     : { detail: `violates ${violates.join(', ')}` })}
-                  onPress={() => onChange(record)}
+                  onPress={() => onChange((now) => record(now, newId))}
                 />
               ))}
             </View>
@@ -117,12 +133,22 @@ function Looks({ look, onChange }: Pick<Wanted, 'look'> & Pick<FactsPanelProps, 
           Touch what you looked at and found right. What is doubtful is measured under All facts.
         </Words>
         {look.map(({ fact, words }) => (
-          <Tick
-            key={fact}
-            on={false}
-            label={words.charAt(0).toUpperCase() + words.slice(1)}
-            onPress={() => onChange((now) => withLooked(now, [fact]))}
-          />
+          <View key={fact} className="flex-row items-center gap-2">
+            <View className="flex-1">
+              <Tick
+                on={false}
+                label={words.charAt(0).toUpperCase() + words.slice(1)}
+                onPress={() => onChange((now) => withLooked(now, [fact]))}
+              />
+            </View>
+            {canBeWrong(fact) && (
+              <Chip
+                label="Not so"
+                aria-label={`Not so: ${words}`}
+                onPress={() => onChange((now) => withWrong(now, fact))}
+              />
+            )}
+          </View>
         ))}
         {look.length > 1 && (
           <Button
@@ -161,6 +187,24 @@ function AllFacts({ box, onChange }: Pick<FactsPanelProps, 'box' | 'onChange'>) 
           onChoose={(place) => set({ place })}
         />
         <Choice
+          title="Receptacle serves"
+          options={wordOptions(SERVED)}
+          value={site.serves}
+          onChoose={(serves) => set({ serves })}
+        />
+        {NEAR.map(([key, title]) => (
+          <Choice
+            key={key}
+            title={title}
+            options={[
+              { value: 'near' as const, label: 'Yes' },
+              { value: 'far' as const, label: 'No' },
+            ]}
+            value={site[key]}
+            onChoose={(value) => set({ [key]: value })}
+          />
+        ))}
+        <Choice
           title="Surface"
           options={[
             { value: 'combustible', label: 'burns', detail: 'wood' },
@@ -196,25 +240,46 @@ function AllFacts({ box, onChange }: Pick<FactsPanelProps, 'box' | 'onChange'>) 
           value={site.rated}
           onChoose={(rated) => set({ rated })}
         />
+        {site.hangs !== undefined && (
+          <>
+            <Choice
+              title="Weighs, lb"
+              options={POUNDS}
+              value={site.weighs}
+              onChoose={(weighs) => set({ weighs })}
+            />
+            <Choice
+              title="Weight marked in the box, lb"
+              options={POUNDS}
+              value={site.holds}
+              onChoose={(holds) => set({ holds })}
+            />
+          </>
+        )}
+        {site.exposed && (
+          <Choice
+            title="Something can hit the cable"
+            options={[
+              { value: 'likely' as const, label: 'Yes' },
+              { value: 'unlikely' as const, label: 'No' },
+            ]}
+            value={site.damage}
+            onChoose={(damage) => set({ damage })}
+          />
+        )}
         {site.right && (
-          <View className="gap-1" role="group" aria-label="Looked at and right">
-            <Words size="fine" strong>
-              Looked at and right
-            </Words>
-            <View className="flex-row flex-wrap gap-2">
-              {site.right.map((fact) => (
-                <Chip
-                  key={fact}
-                  label={LOOKED_NAMES[fact]}
-                  on
-                  onPress={() => {
-                    const right = site.right?.filter((one) => one !== fact);
-                    set({ right: right?.length === 0 ? undefined : right });
-                  }}
-                />
-              ))}
-            </View>
-          </View>
+          <LookedFacts
+            title="Looked at and right"
+            facts={site.right}
+            onLeft={(right) => set({ right: right.length === 0 ? undefined : right })}
+          />
+        )}
+        {site.wrong && (
+          <LookedFacts
+            title="Looked at and wrong"
+            facts={site.wrong}
+            onLeft={(wrong) => set({ wrong: wrong.length === 0 ? undefined : wrong })}
+          />
         )}
         {(
           [
@@ -222,6 +287,8 @@ function AllFacts({ box, onChange }: Pick<FactsPanelProps, 'box' | 'onChange'>) 
             ['exposed', 'Cable lies open'],
             ['bored', 'A plate was bored'],
             ['finished', 'Finished wall'],
+            ['secured', 'Cables held by connectors of their own'],
+            ['apart', 'What hangs is held apart from the box'],
           ] as const
         ).map(([key, title]) => (
           <Choice
@@ -234,6 +301,33 @@ function AllFacts({ box, onChange }: Pick<FactsPanelProps, 'box' | 'onChange'>) 
         ))}
       </View>
     </Fold>
+  );
+}
+
+interface LookedFactsProps<F extends Looked> {
+  readonly title: string;
+  readonly facts: readonly F[];
+  readonly onLeft: (left: F[]) => void;
+}
+
+/** What was looked at; a touch takes it back. */
+function LookedFacts<F extends Looked>({ title, facts, onLeft }: LookedFactsProps<F>) {
+  return (
+    <View className="gap-1" role="group" aria-label={title}>
+      <Words size="fine" strong>
+        {title}
+      </Words>
+      <View className="flex-row flex-wrap gap-2">
+        {facts.map((fact) => (
+          <Chip
+            key={fact}
+            label={LOOKED_NAMES[fact]}
+            on
+            onPress={() => onLeft(facts.filter((one) => one !== fact))}
+          />
+        ))}
+      </View>
+    </View>
   );
 }
 
