@@ -4,11 +4,12 @@
  */
 import { z } from 'zod';
 import { BREAKERS } from '../edition/index.ts';
+import { type Eye, EYES } from '../edition/eyes.ts';
 import { type Place, PLACES, type Served, SERVED } from '../edition/places.ts';
 import { lengthText } from './texts.ts';
 import { inches } from '../quantity/length.ts';
 
-export { type Place, PLACES, type Served, SERVED };
+export { type Eye, EYES, type Place, PLACES, type Served, SERVED };
 
 /** Facts that somebody tells by eye, without a tape: they are within their limits. Of what hangs there: it is neither a fan nor over 50 lb. */
 export const LOOKED = [
@@ -22,23 +23,6 @@ export const LOOKED = [
   'edge',
   'hangs',
 ] as const;
-/** Facts that only an eye tells: right or wrong, and no measure. */
-export const EYES = [
-  'covers',
-  'weatherproof',
-  'access',
-  'openings',
-  'fastened',
-  'notice',
-  'twoslot',
-  'fanbox',
-  'copper',
-  'heat',
-  'bundles',
-  'grouped',
-] as const;
-export type Eye = (typeof EYES)[number];
-
 export type Looked = (typeof LOOKED)[number] | Eye;
 /** Every fact that somebody can have looked at. */
 export const ALL_LOOKED = [...LOOKED, ...EYES] as const;

@@ -3,7 +3,7 @@
  * where a rule of a code is not recorded here, its section is null and the check says so: it never passes in
  * silence. The adopted code decides.
  */
-import type { Eye } from '../box/site.ts';
+import type { Eye } from './eyes.ts';
 import { CEC_PROTECTION, NEC_PROTECTION_2014, type ProtectionRules } from './protection.ts';
 import { inches, type Length, readLength } from '../quantity/length.ts';
 
