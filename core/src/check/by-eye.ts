@@ -22,6 +22,12 @@ import {
 const WET: readonly Place[] = ['outdoors', 'damp', 'boathouse'];
 const HABITABLE: readonly Place[] = ['bedroom', 'living', 'dining', 'kitchen', 'finished-basement'];
 
+const isMetal = ({ shell }: Subject['box']) =>
+  shell.material === 'metal' || (shell.material === undefined && shell.box !== undefined);
+
+/** A control with electronics in it, whose marking says which loads it takes. */
+const ELECTRONIC = new Set(['dimmer', 'fan-control', 'smart', 'sensor', 'timer']);
+
 const isOutlet = ({ device }: ItemOf<'device'>) => ['receptacle', 'both'].includes(kindOf(device).group);
 const isOld = ({ cables }: Subject) => cables.some(({ old }) => old);
 const isWet = ({ box }: Subject) => box.site?.place !== undefined && WET.includes(box.site.place);
@@ -47,8 +53,7 @@ const MATTERS: Readonly<Record<Eye, (subject: Subject) => boolean>> = {
     devices.length === 0 &&
     !box.items.some(({ kind }) => kind === 'fixture') &&
     box.site?.hangs === undefined,
-  openings: ({ box, cables }) =>
-    cables.length > 0 && (box.shell.material === 'metal' || box.shell.box !== undefined),
+  openings: ({ box, cables }) => cables.length > 0 && isMetal(box),
   fastened: ({ cables }) => cables.length > 0,
   notice: (subject) => isGroundless(subject) && subject.devices.some(isOutlet) && isGuarded(subject),
   twoslot: (subject) => isGroundless(subject) && subject.devices.some(isOutlet) && !isGuarded(subject),
@@ -63,6 +68,15 @@ const MATTERS: Readonly<Record<Eye, (subject: Subject) => boolean>> = {
     isOld(subject) &&
     (subject.box.site?.hangs !== undefined || subject.box.items.some(({ kind }) => kind === 'fixture')),
   bundles: ({ cables }) => cables.filter(({ make }) => make === 'nm').length > 2,
+  // A 15 A switch on a 20 A circuit, and electronics, may be rated for less than they switch.
+  load: ({ box, devices }) =>
+    devices.some(
+      ({ device }) =>
+        ELECTRONIC.has(device) ||
+        (kindOf(device).group === 'switch' && box.site?.breaker !== undefined && box.site.breaker > 15),
+    ),
+  contact: ({ box, devices }) =>
+    box.work?.schools.ground === 'self-grounding' && isMetal(box) && devices.some(isOutlet),
   grouped: ({ box }) =>
     box.items.some((item) => item.kind === 'conductors' && item.run === 'enters') &&
     box.items.some((item) => 'duty' in item && (runOf(item as never)?.circuits.length ?? 0) > 1),
@@ -93,5 +107,7 @@ const EYE_NEEDS: Readonly<Record<Eye, string>> = {
   copper: 'whether any conductor is aluminum',
   heat: 'whether the old wires stand the heat of the luminaire',
   bundles: 'whether cables are bundled',
+  load: 'whether the switch is rated for its load',
+  contact: 'whether the yoke grounds the receptacle',
   grouped: 'whether the conductors of the multiwire circuit are grouped',
 };

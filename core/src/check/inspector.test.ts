@@ -4,6 +4,8 @@
  */
 import { changeItem } from '../box/edit.ts';
 import { editionOf } from '../edition/index.ts';
+import { tallyJson } from '../fill/tally-json.ts';
+import { workOf } from '../plan/suggest.ts';
 import { tally } from '../fill/tally.ts';
 import { boxOf } from '../tests/layouts.ts';
 import { checkBox } from './check-box.ts';
@@ -141,6 +143,10 @@ test.each<[string, string]>([
   // 110.14, 410.21: old cable.
   ['18 in3 plastic, 12/2 old, duplex, fastened right', '? 110.14, 404.14(C), 406.3(C)'],
   ['box oct-1.5, 14/2 old, fixture 2x18, fastened right, openings right, copper right', '? 410.21'],
+  // 404.14: electronics, and a 15 A switch on 20 A.
+  ['18 in3 plastic, 14/2 feed, 14/2 leg, dimmer, fastened right', '? 404.14'],
+  ['18 in3 plastic, 12/2 feed, 12/2 leg, switch, breaker 20, fastened right', '? 404.14'],
+  ['18 in3 plastic, 14/2 feed, 14/2 leg, switch, breaker 15, fastened right', '-'],
   // 334.80: three cables and more.
   ['30 in3 plastic, 3x 12/2, duplex, fastened right', '? 334.80'],
 ])('an eye tells, where it can matter: %s', (line, wanted) => {
@@ -154,4 +160,42 @@ test('a receptacle whose hot is what a dimmer gives is a violation (404.14(E), f
   const found = (of: typeof box) =>
     checkBox(of, nec, tally(of, nec)).findings.find(({ code }) => code === 'dimmed-receptacle')?.severity;
   expect([found(box), found(fed)]).toEqual([undefined, 'violation']);
+});
+
+test('a self-grounding yoke is looked at where the plan relies on it (250.146(B), from memory)', () => {
+  const box = boxOf('box 4sq-1.5, 12/2 feed, duplex, fastened right, openings right');
+  const { circuits, schools } = workOf(box);
+  const relied = { ...box, work: { circuits, schools: { ...schools, ground: 'self-grounding' as const } } };
+  const nec = editionOf('nec2023');
+  const asked = (of: typeof box) =>
+    checkBox(of, nec, tally(of, nec))
+      .notChecked.filter(({ check }) => check === 'by-eye')
+      .map(({ section }) => section);
+  expect([asked(box), asked(relied)]).toEqual([[], ['250.146(A), 250.146(B)']]);
+});
+
+test.each<[string, string]>([
+  // 314.16(A): ganged sections add. 2 × 18.0 in³.
+  ['box dev-3x2x3.5 2-gang, 2x 14/2, 2x switch', '18 of 36'],
+  // 314.16(B)(4): a range receptacle is two gangs wide until somebody says otherwise. 4 × 5 + 3 × 5 + 2.5.
+  ['60 in3 2-gang, 6/3, range @6', '40 of 60'],
+  // A blank cover is no device: 2 × 2 + 2.
+  ['18 in3, 14/2, blank', '6 of 18'],
+  // CEC 12-3034: one in all for studs and hickeys. 2 + 1.
+  ['cec2021, box oct-1.5, 14/2, stud, hickey', '3 of 10'],
+  // CEC 12-3034: a luminaire's 18 AWG wires count nothing. 2 insulated conductors.
+  ['cec2021, box oct-1.5, 14/2, fixture 2x18', '2 of 10'],
+  // 314.16(B)(5), 2017 and 2020: five grounds, all together or a quarter more. 10 × 2 + 2; + 0.5.
+  ['nec2017, 40 in3 2-gang, 5x 14/2', '22 of 40'],
+  ['nec2020, 40 in3 2-gang, 5x 14/2', '22.5 of 40'],
+  // 314.16(B)(1): a loop of 12 in counts twice, a shorter one once. 2 × 2.25; 2.25.
+  ['box 4sq-1.5, 12 loop 12 in', '4.5 of 21'],
+  ['box 4sq-1.5, 12 loop 11 in', '2.25 of 21'],
+  // 314.16(B)(2) and (B)(3) at the largest conductor in the box, 12 AWG: 2 × 2 + 2 × 2.25 + 2.25 + 2.25 + grounds 2.25.
+  ['30 in3, 14/2, 12/2, clamps, stud', '15.25 of 30'],
+])('%s fills %s', (line, wanted) => {
+  const box = boxOf(line);
+  const edition = editionOf(box.edition ?? 'nec2023');
+  const { fill, capacity } = tallyJson(tally(box, edition));
+  expect([line, `${fill} of ${capacity}`]).toEqual([line, wanted]);
 });

@@ -70,6 +70,8 @@ export const LOOKED_NAMES: Readonly<Record<Looked, string>> = {
   heat: 'wires stand the heat',
   bundles: 'cables not bundled',
   grouped: 'multiwire grouped',
+  load: 'switch fit for its load',
+  contact: 'yoke grounds it',
 };
 
 type Answer = Omit<CheckAnswer, 'violates'>;
@@ -213,7 +215,7 @@ const LOOKS: Readonly<Record<Looked, string>> = {
   free: 'conductors long enough from where they come in',
   past: 'conductors reach far enough out of the opening',
   sheath: 'the sheath comes into the box',
-  support: 'cables are held near enough to the box',
+  support: 'cables are held near enough to the box, and every 4½ ft (1.5 m) from there',
   entries: 'each cable has its own opening or clamp',
   setback: 'the front is near enough to the surface',
   gap: 'no wide gap round the box',
@@ -230,6 +232,8 @@ const LOOKS: Readonly<Record<Looked, string>> = {
   copper: 'no conductor is aluminum, or devices are marked CO/ALR',
   heat: 'the luminaire is marked for 60 °C supply wires',
   bundles: 'no more than two cables are bundled or share a sealed hole',
+  load: 'each switch is rated for what it switches',
+  contact: 'the yoke is listed as self-grounding',
   grouped: 'hots and neutral of the multiwire circuit are tied together in the panel',
 };
 

@@ -162,6 +162,8 @@ export const NEC_CHECKS: CheckRules = {
     heat: '410.21',
     bundles: '334.80',
     grouped: '200.4(B), 210.4(D)',
+    load: '404.14',
+    contact: '250.146(A), 250.146(B)',
   },
 };
 
@@ -229,5 +231,7 @@ export const CEC_CHECKS: CheckRules = {
     heat: 'CEC Section 30',
     bundles: '4-004',
     grouped: 'CEC Section 4',
+    load: '14-508',
+    contact: null,
   },
 };

@@ -12,5 +12,7 @@ export const EYES = [
   'heat',
   'bundles',
   'grouped',
+  'load',
+  'contact',
 ] as const;
 export type Eye = (typeof EYES)[number];

@@ -432,7 +432,11 @@ const TOUCHES: Readonly<Record<string, readonly [before: string, line: string, .
   'free right': ['12/2', '12/2, free right', ...look('Conductors long enough from where they come in')],
   'past right': ['12/2', '12/2, past right', ...look('Conductors reach far enough out of the opening')],
   'sheath right': ['12/2', '12/2, sheath right', ...look('The sheath comes into the box')],
-  'support right': ['12/2', '12/2, support right', ...look('Cables are held near enough to the box')],
+  'support right': [
+    '12/2',
+    '12/2, support right',
+    ...look('Cables are held near enough to the box, and every 4½ ft (1.5 m) from there'),
+  ],
   'entries right': ['12/2', '12/2, entries right', ...look('Each cable has its own opening or clamp')],
   'setback right': ['12/2', '12/2, setback right', ...look('The front is near enough to the surface')],
   'gap right': ['12/2', '12/2, gap right', ...look('No wide gap round the box')],

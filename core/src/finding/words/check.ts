@@ -98,7 +98,7 @@ export const CHECK_WORDS = {
     words: `The box sits ${say.length(a.is)} behind ${SETBACK[a.finish](say.length(a.limit))}`,
     cure: 'Fit a box extender of that depth: it brings the front to the surface.',
   }),
-  'sheath-colour': () => 'The sheath’s colour is a hint of size only: the printing on it decides.',
+  'sheath-colour': () => 'The sheath’s color is a hint of size only: the printing on it decides.',
   sheath: (a: Against, say: Sayer) => ({
     words: `Only ${say.length(a.is)} of sheath inside the box: ${say.length(a.limit)} past the clamp is the least.`,
     cure: 'Push the cable in until the sheath shows.',
@@ -288,6 +288,14 @@ const EYE_WORDS: Readonly<Record<Eye, { readonly words: string; readonly cure: s
   bundles: {
     words: 'More than two NM cables are bundled, or pass one sealed hole: their ampacity is derated.',
     cure: 'Space them, or give them holes of their own.',
+  },
+  load: {
+    words: 'A switch is not rated for what it switches: amperes, motor, LED or transformer.',
+    cure: 'Fit one whose marking names this load.',
+  },
+  contact: {
+    words: 'The yoke of a receptacle is not listed as self-grounding, nor its exposed cover made for it.',
+    cure: 'Land a pigtail on its ground terminal.',
   },
   grouped: {
     words: 'The conductors of a multiwire circuit are not grouped in the panel.',

@@ -62,7 +62,7 @@ export function CablePanel({ box, onChange, onOpen }: CablePanelProps) {
         />
       )}
       <Words size="fine" tone="text-soft">
-        Touch to add one; hold one to change it first. The sheath’s colour is a hint of size only: read the
+        Touch to add one; hold one to change it first. The sheath’s color is a hint of size only: read the
         printing.
       </Words>
       <InTheBox box={box} kinds={['cable']} onChange={onChange} onOpen={onOpen} />
