@@ -248,7 +248,7 @@ export const BOXES: readonly DemoBox[] = [
     name: 'Balcony, right',
     room: 'Balcony',
     circuit: '7',
-    line: '22 in3 plastic device-box, 12/2 feed "from left", duplex',
+    line: '22 in3 plastic device-box, 12/2 feed "from left", duplex, place outdoors, covers right, weatherproof right, free right, past right, sheath right, support right, entries right, setback right, gap right, edge right, fastened right',
     seen: {
       safe: ['found', 'proved', 'again'],
       safety: { off: { 7: true }, dead: ['i1.0.black', 'i1.0.white'] },

@@ -73,7 +73,9 @@ const lamps = (of: string, ...lit: readonly string[]) => {
   act(() => fireEvent.press(within(row).getByRole('button', { name: /^Take down/ })));
 };
 const tested = () => within(screen.getByTestId('tested'));
-const LINE = '18 in3 plastic, 12/2 feed, 12/2 out, duplex';
+/** Nothing about it is left open: a box passes only so. */
+const LINE =
+  '18 in3 plastic, 12/2 feed, 12/2 out, duplex, breaker 20, place garage, protected gfci, free right, past right, sheath right, support right, entries right, setback right, gap right, edge right, fastened right';
 
 beforeEach(() => setPreferences({ who: '' }));
 

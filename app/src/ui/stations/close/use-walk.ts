@@ -7,6 +7,7 @@ import { type Leg, walkOf } from '@dense-pack/core/close/walk';
 import { runOf } from '@dense-pack/core/run/run';
 import { NO_PANEL } from '@dense-pack/core/box/panel';
 import { againstPassing } from '@dense-pack/core/close/may-pass';
+import { knownRecord } from '@dense-pack/core/sheet/verdict-words';
 import type { EditionId } from '@dense-pack/core/edition/edition';
 import { useMemo } from 'react';
 import { type ShownBox, useJob } from '../../client/queries';
@@ -28,13 +29,14 @@ export interface Walk {
 export function useWalk(box: ShownBox, edition: EditionId, judged: Judged, more: readonly string[]): Walk {
   const { job } = useJob(box.jobId);
   const { closing } = box.seen;
+  const run = useMemo(() => job && runOf(job.boxes, job.links, job.panel), [job]);
   const beside = useMemo(() => {
-    if (!job) return { further: [], labels: [] };
+    if (!job || !run) return { further: [], labels: [] };
     return {
-      further: furtherOf(runOf(job.boxes, job.links, job.panel), box.id),
+      further: furtherOf(run, box.id),
       labels: labelsOf(job.panel, circuitsIn(box)),
     };
-  }, [job, box]);
+  }, [job, run, box]);
   const asked = useMemo(
     () => [...closing.results.map(({ test }) => test).filter((id) => id.startsWith('read|')), ...more],
     [closing.results, more],
@@ -45,8 +47,11 @@ export function useWalk(box: ShownBox, edition: EditionId, judged: Judged, more:
   }, [judged, beside, asked]);
   const of = useMemo(() => wiredAs(box.box), [box.box]);
   const against = useMemo(
-    () => againstPassing(box, job ?? { ...NO_JOB, edition }, judged),
-    [box, job, edition, judged],
+    () =>
+      job && run
+        ? againstPassing(knownRecord(box, job, run), job, judged)
+        : againstPassing(box, { ...NO_JOB, edition }, judged),
+    [box, job, run, edition, judged],
   );
   const sound = against.length === 0;
   const closed = useMemo(() => closedOf(legs, closing, of, sound), [legs, closing, of, sound]);
