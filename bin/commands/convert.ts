@@ -93,6 +93,6 @@ function readJson(text: string): BoxDocument | string {
 
 function printed(fields: CsvBox, to: Format): string {
   if (to === 'json') return JSON.stringify(fields.box);
-  if (to === 'csv') return Papa.unparse([csvCells(fields, DEFAULT_EDITION)]);
+  if (to === 'csv') return Papa.unparse([csvCells(fields)]);
   return printCountLine(fields.box);
 }

@@ -3,7 +3,7 @@
  * read where they are there, other columns are kept out of the boxes but never an error.
  */
 import Papa from 'papaparse';
-import { type BoxFields, nothingSeen } from '../box/record.ts';
+import { type BoxFields, isEditionChosen, nothingSeen } from '../box/record.ts';
 import { DEFAULT_EDITION, type EditionId, editionOf } from '../edition/index.ts';
 import { tally } from '../fill/tally.ts';
 import { tallyJson } from '../fill/tally-json.ts';
@@ -122,9 +122,18 @@ export const safeCell = (cell: string): string =>
   /^'*[=+\-@\t\r]/.test(cell) && !/^-?\d+(\.\d+)?$/.test(cell) ? `'${cell}` : cell;
 const unsafe = (cell: string): string => (/^'+[=+\-@\t\r]/.test(cell) ? cell.slice(1) : cell);
 
+/** The edition of boxes that name none, and whether nobody chose it: then it is open like any other fact. */
+interface CsvEdition {
+  readonly edition: EditionId;
+  readonly editionAssumed?: boolean | undefined;
+}
+
+/** Nobody chose: the edition the program begins with. */
+const NOT_CHOSEN: CsvEdition = { edition: DEFAULT_EDITION, editionAssumed: true };
+
 /** The cells of one box, in the order of {@link CSV_COLUMNS}. */
-export function csvCells(fields: CsvBox, fallback: EditionId): string[] {
-  const edition = editionOf(fields.box.edition ?? fallback);
+export function csvCells(fields: CsvBox, job: CsvEdition = NOT_CHOSEN): string[] {
+  const edition = editionOf(fields.box.edition ?? job.edition);
   const counted = tally(fields.box, edition);
   const json = tallyJson(counted);
   return [
@@ -137,12 +146,15 @@ export function csvCells(fields: CsvBox, fallback: EditionId): string[] {
     json.fill,
     json.capacity ?? '',
     json.margin ?? '',
-    certainWords(counted, certaintyOf(fields.box, edition, counted, { chosen: true })),
+    certainWords(
+      counted,
+      certaintyOf(fields.box, edition, counted, { chosen: isEditionChosen(job, fields.box) }),
+    ),
   ];
 }
 
 /** Writes boxes as CSV with a header row, CRLF line ends. */
-export function writeCsv(boxes: readonly CsvBox[], fallback: EditionId = DEFAULT_EDITION): string {
-  const rows = boxes.map((fields) => csvCells(fields, fallback));
+export function writeCsv(boxes: readonly CsvBox[], job: CsvEdition = NOT_CHOSEN): string {
+  const rows = boxes.map((fields) => csvCells(fields, job));
   return `${Papa.unparse([[...CSV_COLUMNS], ...rows], { newline: '\r\n' })}\r\n`;
 }

@@ -110,3 +110,14 @@ function boxIn(line: string): BoxDocument {
   if (!read.ok) throw new Error(read.error.expected);
   return read.box;
 }
+
+test('where nobody chose the edition and two differ, the verdict of a row says so (worked example 4 of the handbook)', () => {
+  const box = boxIn('32 in3 2-gang, 5x 14/2, clamps, 2x switch');
+  const verdict = (job?: Parameters<typeof writeCsv>[1]) =>
+    Papa.parse<string[]>(writeCsv([{ name: 'Box', room: '', circuit: '', box }], job)).data[1]?.at(-1);
+  expect(verdict({ edition: 'nec2017' })).toBe('legal, 0.00 in³ left: nothing more goes in');
+  expect(verdict({ edition: 'nec2017', editionAssumed: true })).toMatch(
+    /^legal if NEC 2014 is adopted|^legal if NEC 2017/,
+  );
+  expect(verdict()).toMatch(/if NEC 20/);
+});

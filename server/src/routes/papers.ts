@@ -15,7 +15,7 @@ export function paperRoutes(db: Db, clock: () => Date): Router {
     response
       .type('text/csv; charset=utf-8')
       .attachment('boxes.csv')
-      .send(writeCsv(boxesOf(db, job.id), job.edition));
+      .send(writeCsv(boxesOf(db, job.id), job));
   });
 
   router.get('/jobs/:id/sheets.pdf', async (request, response) => {
