@@ -5,6 +5,7 @@
  * for it, bonded through (314.3). From memory.
  */
 import type { BoxDocument } from '../box/document.ts';
+import { isSingleDeviceBox } from './single-box.ts';
 import {
   type Check,
   DOES_NOT_APPLY,
@@ -46,7 +47,7 @@ export const connectors: Check = ({ box, cables, edition }) => {
 
 /** Whether the cables of a plastic box are secured to it, as far as that is wanted. */
 function secured({ shell, items, absent, site }: BoxDocument, section: string): Outcome {
-  const several = shell.gangs > 1;
+  const several = !isSingleDeviceBox(shell);
   const fished = site?.finished === true && shell.mount !== 'new-work';
   if (shell.conduitBody || shell.form === 'surface' || (!several && !fished) || site?.secured) return PASS;
   const clamps = items.filter((item) => item.kind === 'clamps');

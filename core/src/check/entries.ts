@@ -3,6 +3,7 @@
  * plastic). Several cables in one knockout of a single-gang plastic box without clamps are what the exception of 314.17 permits. From
  * memory.
  */
+import { isSingleDeviceBox } from './single-box.ts';
 import { type Check, DOES_NOT_APPLY, finds, lookedAt, notRecorded, PASS } from './finding.ts';
 
 export const entries: Check = ({ box, cables, edition }) => {
@@ -20,7 +21,7 @@ export const entries: Check = ({ box, cables, edition }) => {
   if (coming <= there) return PASS;
   const plastic = box.shell.material === 'plastic';
   const grips = box.items.some((item) => item.kind === 'clamps' && item.hold === 'grip');
-  if (plastic && box.shell.gangs === 1 && !grips && there > 0) return PASS;
+  if (plastic && isSingleDeviceBox(box.shell) && !grips && there > 0) return PASS;
   const doubled = plastic && coming <= there * 2;
   return finds(
     'entries',

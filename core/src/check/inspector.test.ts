@@ -57,6 +57,10 @@ test.each<[CheckName, string, string]>([
   ['connectors', '34 in3 plastic 2-gang, 2x 14/2, 2x switch, clamps', '-'],
   ['connectors', '34 in3 plastic 2-gang, 2x 14/2, 2x switch, no clamps, secured', '-'],
   ['connectors', '34 in3 plastic 2-gang, 2x 14/2, 2x switch, flaps', 'l 314.17'],
+  // The exception is for boxes of 2 1/4 × 4 in: a round one is none.
+  ['connectors', '22.5 in3 plastic round, 14/2, no clamps', 'v 314.17'],
+  ['connectors', '22.5 in3 plastic round, 14/2, clamps', '-'],
+  ['entries', '22.5 in3 plastic round, 3x 14/2, no clamps, entries 1', 'v 314.17'],
   ['connectors', 'box 4sq-1.5, 14/2, switch, secured', '-'],
   // 314.17 Exception: several cables in one knockout of a single-gang plastic box.
   ['entries', '18 in3 plastic, 3x 14/2, duplex, no clamps, entries 1', '-'],

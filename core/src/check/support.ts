@@ -4,6 +4,7 @@
  * (320.30, 330.30(B)); CEC within 300 mm (12-510, 12-618). A cable fished in a finished wall is excused (334.30(B)(1), CEC 12-520), not
  * from being secured to the box; a box nailed to the framing had its cables before the board. From memory.
  */
+import { isSingleDeviceBox } from './single-box.ts';
 import { lengthIn } from '../box/document.ts';
 import { type Check, DOES_NOT_APPLY, finds, lookedAt, type Outcome, PASS, together } from './finding.ts';
 
@@ -11,7 +12,7 @@ export const support: Check = ({ box, cables, edition }) => {
   if (cables.length === 0) return DOES_NOT_APPLY;
   const distance = box.site?.support;
   const gripped = box.items.some((item) => item.kind === 'clamps' && item.hold === 'grip');
-  const singlePlastic = box.shell.gangs === 1 && box.shell.material === 'plastic' && !gripped;
+  const singlePlastic = isSingleDeviceBox(box.shell) && box.shell.material === 'plastic' && !gripped;
   const finished = box.site?.finished === true;
   const nailed = box.shell.mount === 'new-work';
   const makes = [...new Set(cables.map(({ make }) => make))];

@@ -122,7 +122,11 @@ function filledTo({ zones, depth }: Inside, from: number, volume: number): numbe
 }
 
 /** The layers of folded conductors, from the back: each over the whole of it. */
-export function layersOf(box: Pick<BoxDocument, 'items' | 'edition'>, inside: Inside, solids: Solids): Layer[] {
+export function layersOf(
+  box: Pick<BoxDocument, 'items' | 'edition'>,
+  inside: Inside,
+  solids: Solids,
+): Layer[] {
   const sums: Record<LayerName, number> = { ground: 0, neutral: 0, hot: 0 };
   const add = (
     layer: LayerName,
@@ -138,7 +142,8 @@ export function layersOf(box: Pick<BoxDocument, 'items' | 'edition'>, inside: In
       // White in each cable of two or three is its neutral, for this estimate.
       add('neutral', area, item.conductors > 1 ? 1 : 0);
       add('hot', area, item.conductors > 1 ? item.conductors - 1 : 1);
-      if (hasGroundWire(item, namedEdition(box))) add('ground', BARE_SQIN.value[item.groundSize ?? item.size], 1);
+      if (hasGroundWire(item, namedEdition(box)))
+        add('ground', BARE_SQIN.value[item.groundSize ?? item.size], 1);
     } else if (item.kind === 'conductors')
       add(
         'hot',

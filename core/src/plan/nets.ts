@@ -71,7 +71,8 @@ function landingsOf(
     const mine = face.terminals.filter((terminal) => terminal.signal === signal);
     if (signal === GROUND) {
       const { value } = edition.terminals.groundedByYoke;
-      const byYoke = metal && ground !== 'pigtail' && value[ground].some((group) => group === face.kind.group);
+      const byYoke =
+        metal && ground !== 'pigtail' && value[ground].some((group) => group === face.kind.group);
       if (byYoke && !mine.some((one) => one.metal === 'lead')) return [];
     }
     const groups = new Map<string, string[]>();

@@ -34,7 +34,8 @@ export const CHECK_WORDS = {
         return 'Armored cable (AC) needs its own connector and an anti-short bushing.';
       case 'loose':
         return {
-          words: 'No clamps in a plastic box of more than one gang: every cable must be secured to the box.',
+          words:
+            'No clamps in a plastic box: only a single-gang device box may do without; every cable must be secured to this one.',
           cure: 'Fit connectors, or a box with clamps.',
         };
       case 'fished':

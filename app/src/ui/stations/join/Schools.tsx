@@ -102,8 +102,8 @@ export function Schools({ schools, onWork }: SchoolsProps) {
           onChoose={(ground) => ground && set({ ground })}
         />
         <Words size="fine" tone="text-soft">
-          A pigtail serves in every box. The others want a bonded metal box. Metal screws ground a switch there
-          (NEC 404.9(B)); a receptacle wants a self-grounding yoke, and in Canada always a pigtail.
+          A pigtail serves in every box. The others want a bonded metal box. Metal screws ground a switch
+          there (NEC 404.9(B)); a receptacle wants a self-grounding yoke, and in Canada always a pigtail.
         </Words>
         <Choice
           title="Pigtails, in"
