@@ -6,9 +6,10 @@
  */
 import fc from 'fast-check';
 import type { HTTPRequest, Page } from 'puppeteer-core';
+import { runs } from '@dense-pack/core/tests/runs';
 import { Hand, PHONE, World } from './world';
 
-const ROUNDS = Number(process.env['ROUNDS'] ?? 6);
+const ROUNDS = Number(process.env['ROUNDS'] ?? runs(12));
 const SEED = Number(process.env['SEED'] ?? 1);
 const JOB = 'demo-house-on-the-hill';
 
