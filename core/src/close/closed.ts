@@ -178,6 +178,17 @@ export function answered(
   return { ...after, outcome: { verdict, at: result.at, of: result.of } };
 }
 
+/** What may be said of the whole once something else of the box was answered. Where nothing was tested, nothing is said. */
+export function settled(
+  legs: readonly Leg[],
+  closing: Closing,
+  { of, at, sound }: { readonly of: string; readonly at: string; readonly sound: boolean },
+): Closing {
+  if (closing.results.length === 0) return closing;
+  const { verdict } = closedOf(legs, closing, of, sound);
+  return { ...closing, outcome: { verdict, at, of } };
+}
+
 /** What was read of this wiring, as a diagnosis takes it. */
 export function readingsOf({ legs }: Closed, of: string): PointReading[] {
   return legs

@@ -40,10 +40,8 @@ export function againstPassing(
     ...(sections.length === 0 ? [] : [`Violations: ${sections.join(', ')}.`]),
     ...(open.length === 0
       ? []
-      : [
-          `Answers could show a violation: ${open.map(({ question }) => question).join(' ')} See Checks in Fix.`,
-        ]),
-    ...(unseen === undefined ? [] : [`Not looked at: ${unseen}. See Checks in Fix.`]),
+      : [`Answers could show a violation: ${open.map(({ question }) => question).join(' ')}`]),
+    ...(unseen === undefined ? [] : [`Not looked at: ${unseen}.`]),
     ...(good
       ? []
       : [

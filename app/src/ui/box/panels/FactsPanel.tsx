@@ -73,10 +73,19 @@ const POUNDS = [20, 35, 50, 70, 100, 150].map((value) => ({ value, label: String
 export function FactsPanel({ box, wanted, onChange }: FactsPanelProps) {
   return (
     <View className="gap-3">
-      <OpenChecks open={wanted.open} onChange={onChange} />
-      <Looks look={wanted.look} onChange={onChange} />
+      <AskFacts wanted={wanted} onChange={onChange} />
       <AllFacts box={box} onChange={onChange} />
     </View>
+  );
+}
+
+/** What could make a violation: asked, and looked at. */
+export function AskFacts({ wanted, onChange }: Pick<FactsPanelProps, 'wanted' | 'onChange'>) {
+  return (
+    <>
+      <OpenChecks open={wanted.open} onChange={onChange} />
+      <Looks look={wanted.look} onChange={onChange} />
+    </>
   );
 }
 

@@ -8,10 +8,13 @@ import {
   type Said,
   VERDICTS,
 } from '@dense-pack/core/box/closing';
-import { answered, type Closed, readingsOf, type Tested } from '@dense-pack/core/close/closed';
+import { wantedFacts } from '@dense-pack/core/check/open-checks';
+import { answered, type Closed, readingsOf, settled, type Tested } from '@dense-pack/core/close/closed';
 import { type Leg, readingId } from '@dense-pack/core/close/walk';
 import { pointAt } from '@dense-pack/core/diagnose/diagnose';
-import { type Roles, withRoles } from '@dense-pack/core/run/linked-roles';
+import { tally } from '@dense-pack/core/fill/tally';
+import { withRoles } from '@dense-pack/core/run/linked-roles';
+import { type Surroundings, withSurroundings } from '@dense-pack/core/run/surroundings';
 import type { Edition } from '@dense-pack/core/edition/edition';
 import ChevronDown from 'lucide-react-native/icons/chevron-down';
 import ChevronUp from 'lucide-react-native/icons/chevron-up';
@@ -20,6 +23,8 @@ import Gauge from 'lucide-react-native/icons/gauge';
 import QrCode from 'lucide-react-native/icons/qr-code';
 import { Fragment, useMemo, useState } from 'react';
 import { View } from 'react-native';
+import { AskFacts } from '../../box/panels/FactsPanel';
+import type { ChangeBoth, ChangeBox } from '../../box/use-box-edit';
 import type { ShownBox } from '../../client/queries';
 import { dayWords } from '../../parts/days';
 import { BoxEvents } from '../../logbook/BoxEvents';
@@ -44,15 +49,16 @@ import { WrongCard } from './WrongCard';
 interface CloseStationProps {
   readonly box: ShownBox;
   readonly edition: Edition;
-  /** Roles of cables that follow from their links in the run. */
-  readonly roles?: Roles | undefined;
+  /** What the job knows of the box beside its record. */
+  readonly around: Surroundings;
   readonly width: number;
+  readonly onBoth: ChangeBoth;
   readonly onClosing: (change: (closing: Closing) => Closing) => void;
 }
 
 export function CloseStation(props: CloseStationProps) {
-  const { box, edition, roles } = props;
-  const shown = useWiring(withRoles(box.box, roles), box.circuit, edition, 'plan');
+  const { box, edition, around } = props;
+  const shown = useWiring(withRoles(box.box, around.roles), box.circuit, edition, 'plan');
   if (!shown || 'failed' in shown) return <Planning failed={shown?.failed} />;
   return <Walked {...props} shown={shown} />;
 }
@@ -62,8 +68,9 @@ const NONE: readonly string[] = [];
 function Walked({
   box,
   edition,
-  roles,
+  around,
   width,
+  onBoth,
   onClosing,
   shown,
 }: CloseStationProps & { readonly shown: Shown }) {
@@ -73,7 +80,7 @@ function Walked({
   const { judged, pending } = shown;
   const { circuitry } = judged;
   const [more, setMore] = useState(NONE);
-  const { legs, closed, of, against } = useWalk(box, edition.id, judged, more);
+  const { legs, closed, of, against, againstOf } = useWalk(box, edition.id, judged, more);
   // What is wrong is told below where it was first read: nothing is pushed down above the thumb.
   const wrongLeg = closed.legs.find(({ tests }) =>
     tests.some(
@@ -85,9 +92,9 @@ function Walked({
   const question = useMemo(
     () =>
       wrong
-        ? { box: withRoles(box.box, roles), circuit: box.circuit, edition: edition.id, kit, readings }
+        ? { box: withRoles(box.box, around.roles), circuit: box.circuit, edition: edition.id, kit, readings }
         : undefined,
-    [wrong, box.box, roles, box.circuit, edition.id, kit, readings],
+    [wrong, box.box, around.roles, box.circuit, edition.id, kit, readings],
   );
   const diagnosed = useDiagnosed(question);
   const wanted = diagnosed && 'answer' in diagnosed ? diagnosed.answer.next : null;
@@ -103,6 +110,21 @@ function Walked({
         ? now
         : answered(legs, now, { test, says, at, by: who.trim(), of }, against.length === 0),
     );
+  };
+  const facts = useMemo(() => {
+    const known = withSurroundings(box.box, around);
+    return wantedFacts(known, edition, tally(known, edition));
+  }, [box.box, around, edition]);
+  const tell: ChangeBox = (change) => {
+    const at = new Date().toISOString();
+    onBoth((now) => {
+      const changed = change(now.box);
+      const sound = againstOf(changed).length === 0;
+      return {
+        box: changed,
+        seen: { ...now.seen, closing: settled(legs, now.seen.closing, { of, at, sound }) },
+      };
+    });
   };
   const prove = (instrument: Exclude<Instrument, 'eye'>) =>
     onClosing((now) => ({
@@ -122,6 +144,7 @@ function Walked({
           ))}
         </Notice>
       )}
+      <AskFacts wanted={facts} onChange={tell} />
       {full && (
         <Notice title="The record of this box is full" tone="over">
           {`It keeps ${RESULTS_MOST} answers; no more can be written down here.`}

@@ -23,7 +23,7 @@ const madeSafe = (box: BoxDocument) => ({
 });
 
 function Bench({ line }: { readonly line: string }) {
-  const [box] = useState<BoxDocument>(() => {
+  const [box, setBox] = useState<BoxDocument>(() => {
     const read = readCountLine(line);
     if (!read.ok) throw new Error(read.error.expected);
     return read.box;
@@ -49,7 +49,13 @@ function Bench({ line }: { readonly line: string }) {
       <CloseStation
         box={shown as unknown as ShownBox}
         edition={editionOf('nec2023')}
+        around={{}}
         width={390}
+        onBoth={(change) => {
+          const { box: changed, seen } = change({ box, seen: { ...nothingSeen(), closing } });
+          setBox(changed);
+          setClosing(seen.closing);
+        }}
         onClosing={setClosing}
       />
     </QueryClientProvider>
@@ -94,6 +100,22 @@ test('one walk, and passed is said with the last of it; each answer keeps its da
   expect(screen.queryByTestId('wrong')).toBeNull();
   expect(now.outcome?.verdict).toBe('passed');
   expect(now.results.every(({ by, at }) => by === 'R. Example' && !Number.isNaN(Date.parse(at)))).toBe(true);
+});
+
+test('a question and a look that were left open are answered in place, and the walk passes with them', () => {
+  render(<Bench line={LINE.replace('breaker 20, ', '').replace('gap right, ', '')} />);
+  act(() => fireEvent.press(screen.getByRole('checkbox', { name: /^Plug tester proved/ })));
+  pressAll(/^So it is/);
+  lamps('duplex receptacle, top', 'HN', 'HG');
+  lamps('duplex receptacle, bottom', 'HN', 'HG');
+  press(/^On: 12\/2 feed-out/);
+  expect(tested().getByText('Not all tested')).toBeTruthy();
+  expect(screen.getByText('Not looked at: gap (314.21).')).toBeTruthy();
+  press('20 A');
+  press(/^Look at the work/);
+  act(() => fireEvent.press(screen.getByRole('checkbox', { name: 'No wide gap round the box' })));
+  expect(tested().getByText('Tested, passed')).toBeTruthy();
+  expect(now.outcome?.verdict).toBe('passed');
 });
 
 test('without a proved instrument right readings are no pass', () => {

@@ -1,4 +1,5 @@
 /** What must be tested in a box, from its wiring as it should be, its house and what was answered so far. */
+import type { BoxDocument } from '@dense-pack/core/box/document';
 import { wiredAs } from '@dense-pack/core/box/closing';
 import { circuitsIn } from '@dense-pack/core/box/safety';
 import { furtherOf, labelsOf } from '@dense-pack/core/close/further';
@@ -9,7 +10,7 @@ import { NO_PANEL } from '@dense-pack/core/box/panel';
 import { againstPassing } from '@dense-pack/core/close/may-pass';
 import { knownRecord } from '@dense-pack/core/sheet/verdict-words';
 import type { EditionId } from '@dense-pack/core/edition/edition';
-import { useMemo } from 'react';
+import { useCallback, useMemo } from 'react';
 import { type ShownBox, useJob } from '../../client/queries';
 import type { Judged } from '../join/use-wiring';
 
@@ -23,6 +24,8 @@ export interface Walk {
   readonly of: string;
   /** What keeps it from passing, whatever is read. */
   readonly against: readonly string[];
+  /** The same of the box as it would be. */
+  readonly againstOf: (of: BoxDocument) => readonly string[];
 }
 
 /** @param more readings asked for beside the walk, by their ids */
@@ -46,14 +49,17 @@ export function useWalk(box: ShownBox, edition: EditionId, judged: Judged, more:
     return walkOf({ physical: circuitry.physical, work, wiring, ...beside, more: asked });
   }, [judged, beside, asked]);
   const of = useMemo(() => wiredAs(box.box), [box.box]);
-  const against = useMemo(
-    () =>
-      job && run
-        ? againstPassing(knownRecord(box, job, run), job, judged)
-        : againstPassing(box, { ...NO_JOB, edition }, judged),
+  const againstOf = useCallback(
+    (changed: BoxDocument) => {
+      const record = { ...box, box: changed };
+      return job && run
+        ? againstPassing(knownRecord(record, job, run), job, judged)
+        : againstPassing(record, { ...NO_JOB, edition }, judged);
+    },
     [box, job, run, edition, judged],
   );
+  const against = useMemo(() => againstOf(box.box), [againstOf, box.box]);
   const sound = against.length === 0;
   const closed = useMemo(() => closedOf(legs, closing, of, sound), [legs, closing, of, sound]);
-  return { legs, closed, of, against };
+  return { legs, closed, of, against, againstOf };
 }

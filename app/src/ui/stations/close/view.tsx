@@ -2,12 +2,13 @@
 import type { StationProps } from '../station';
 import { CloseStation } from './CloseStation';
 
-export const closeView = ({ box, edition, around, width, onFields }: StationProps) => (
+export const closeView = ({ box, edition, around, width, onBoth, onFields }: StationProps) => (
   <CloseStation
     box={box}
     edition={edition}
-    roles={around.roles}
+    around={around}
     width={width}
+    onBoth={onBoth}
     onClosing={(change) => onFields((now) => ({ seen: { ...now.seen, closing: change(now.seen.closing) } }))}
   />
 );
