@@ -144,7 +144,6 @@ function Walked({
           ))}
         </Notice>
       )}
-      <AskFacts wanted={facts} onChange={tell} />
       {full && (
         <Notice title="The record of this box is full" tone="over">
           {`It keeps ${RESULTS_MOST} answers; no more can be written down here.`}
@@ -171,6 +170,7 @@ function Walked({
           )}
         </Fragment>
       ))}
+      <AskFacts wanted={facts} onChange={tell} />
       {closed.beside.length > 0 && (
         <Words size="fine" tone="text-soft">
           {`${closed.beside.length} ${closed.beside.length === 1 ? 'answer' : 'answers'} of an earlier wiring are kept in the record.`}
