@@ -6,6 +6,7 @@ import { changeItem } from '../box/edit.ts';
 import { editionOf } from '../edition/index.ts';
 import { tallyJson } from '../fill/tally-json.ts';
 import { workOf } from '../plan/suggest.ts';
+import { verdictWords } from '../fill/verdict.ts';
 import { tally } from '../fill/tally.ts';
 import { boxOf } from '../tests/layouts.ts';
 import { checkBox } from './check-box.ts';
@@ -202,4 +203,27 @@ test.each<[string, string]>([
   const edition = editionOf(box.edition ?? 'nec2023');
   const { fill, capacity } = tallyJson(tally(box, edition));
   expect([line, `${fill} of ${capacity}`]).toEqual([line, wanted]);
+});
+
+test('a conduit body that is only pulled through wants no volume; with splices it does (314.16(C), from memory)', () => {
+  const words = (line: string) => verdictWords(tally(boxOf(line), editionOf('nec2023')));
+  expect(words('body section 2.2 conduit 1, 4x 12 through')).toBe(
+    'no volume wanted: only pulled through, its cross-section decides',
+  );
+  expect(words('body section 2.2 conduit 1, 4x 12')).toMatch(/^no legal volume/);
+});
+
+test('sections by edition: what moved from one to another is cited where it stood (from memory)', () => {
+  const of = (id: Parameters<typeof editionOf>[0]) => editionOf(id).terminals;
+  expect([of('nec2014'), of('nec2017'), of('nec2020')].map(({ sections }) => sections.parallel)).toEqual([
+    '310.10(H)',
+    '310.10(H)',
+    '310.10(G)',
+  ]);
+  expect(of('nec2017').leastConductor.note).toMatch('Table 310.15(B)(16)');
+  expect(of('nec2020').leastConductor.note).toMatch('Table 310.16');
+  expect([of('nec2020'), of('nec2023')].map(({ sections }) => sections['neutral-ground'])).toEqual([
+    '250.24(A)(5)',
+    '250.24(B)',
+  ]);
 });

@@ -48,7 +48,7 @@ export function verdictParts(tally: Tally): VerdictParts {
   if (tally.margin === null) {
     // A conduit body without splices wants no volume (314.16(C)(1)).
     if (tally.warnings.some(({ code, args }) => code === 'conduit-body' && args['why'] === 'pull-only'))
-      return { head: 'no volume wanted', more: 'it is only pulled through: its cross-section decides' };
+      return { head: 'no volume wanted', more: 'only pulled through, its cross-section decides' };
     const codes = new Set(tally.warnings.map(({ code }) => code));
     return (
       NO_ANSWER.find(([code]) => codes.has(code))?.[1] ?? { head: 'no legal volume', more: 'read the stamp' }
