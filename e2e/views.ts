@@ -133,7 +133,9 @@ export const prefer = (hand: Hand, preferences: object) =>
 export async function picture(hand: Hand, name: string) {
   if (!process.env['SCREENSHOTS']) return;
   mkdirSync(PICTURES, { recursive: true });
-  await hand.page.waitForFunction(() => !document.body.innerText.includes('not worked out yet'));
+  await hand.page.waitForFunction(
+    () => !/not worked out yet|Searching what would help/.test(document.body.innerText),
+  );
   await hand.page.screenshot({ path: join(PICTURES, `${name}.png`) as `${string}.png` });
 }
 
