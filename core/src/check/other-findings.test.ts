@@ -10,7 +10,8 @@ import { printVolume, type Volume } from '../quantity/volume.ts';
 import { planBox } from '../plan/planned.ts';
 import { workOf } from '../plan/suggest.ts';
 import { boxOf } from '../tests/layouts.ts';
-import { otherFindingsOf, isWiringBegun } from './other-findings.ts';
+import { checkBox } from './check-box.ts';
+import { isWiringBegun, otherFindingsOf, unknownWords } from './other-findings.ts';
 
 const nec = editionOf('nec2023');
 let ids = 0;
@@ -109,4 +110,16 @@ test('a wiring that is being worked out is open: an old plan never answers for a
   expect(otherFindingsOf(record({ box }), { panel: NO_PANEL, wiring: 'wrong' }).wrong).toEqual([
     'the wiring is not right',
   ]);
+});
+
+test.each([
+  ['18 in3 plastic, 14/2, switch, breaker 15', 'place not known'],
+  ['18 in3 plastic, 14/2, switch', 'breaker and place not known'],
+  // Every cable is secured to a box of two gangs (314.17, from memory).
+  ['34 in3 plastic 2-gang, 14/2, switch', 'breaker, place and clamps not known'],
+  ['34 in3 plastic 2-gang, 14/2, switch, clamps, breaker 15, place bath', undefined],
+])('%s: %s', (line, words) => {
+  const edition = editionOf('nec2023');
+  const of = boxOf(line);
+  expect(unknownWords(checkBox(of, edition, tally(of, edition)))).toBe(words);
 });

@@ -28,10 +28,15 @@ export interface OtherFindings {
 
 export const NO_OTHER_FINDINGS: OtherFindings = { wrong: [], open: [] };
 
-/** @example unknownWords(outcome) // 'breaker and place not known' */
+/** @example unknownWords(outcome) // 'breaker, place and clamps not known' */
 export function unknownWords({ notChecked }: Pick<Outcome, 'notChecked'>): string | undefined {
-  const names = (['breaker', 'place'] as const).filter((fact) => notChecked.some((one) => one.fact === fact));
-  return names.length === 0 ? undefined : `${names.join(' and ')} not known`;
+  const names = (['breaker', 'place', 'clamps'] as const).filter((fact) =>
+    notChecked.some((one) => one.fact === fact),
+  );
+  const last = names.at(-1);
+  if (last === undefined) return undefined;
+  const others = names.slice(0, -1).join(', ');
+  return `${others === '' ? last : `${others} and ${last}`} not known`;
 }
 
 interface Known {
