@@ -8,6 +8,7 @@ import type { Eye } from '../box/site.ts';
 import { EYES } from '../box/site.ts';
 import { kindOf } from '../device/index.ts';
 import type { Place } from '../edition/places.ts';
+import { guardsItself, has, isGuarded } from './protection.ts';
 import {
   type Check,
   DOES_NOT_APPLY,
@@ -34,11 +35,12 @@ const isWet = ({ box }: Subject) => box.site?.place !== undefined && WET.include
 const isCeiling = ({ box: { shell, items } }: Subject) =>
   shell.form === 'round' ||
   (shell.box?.startsWith('oct') === true && !items.some(({ kind }) => kind === 'device'));
-/** A GFCI is here or ahead: what it protects may have a grounding contact without a ground. */
-const isGuarded = ({ box, devices }: Subject) =>
-  box.site?.protected === 'gfci' ||
-  box.site?.protected === 'dual' ||
-  devices.some(({ device }) => kindOf(device).inside({ circuit: 'a' }).guard !== undefined);
+/** Receptacles a GFCI protects, here or ahead, or those none does: a protected one may have a ground slot without a ground. */
+const outlets = ({ box, devices }: Subject, are: 'guarded' | 'open') =>
+  devices.filter(isOutlet).some((one) => {
+    const guarded = has(box.site?.protected, 'gfci') || guardsItself(one) || isGuarded(one);
+    return guarded === (are === 'guarded');
+  });
 /** Every cable was looked at and none has a ground. */
 const isGroundless = ({ box, cables }: Subject) =>
   cables.length > 0 &&
@@ -55,8 +57,8 @@ const MATTERS: Readonly<Record<Eye, (subject: Subject) => boolean>> = {
     box.site?.hangs === undefined,
   openings: ({ box, cables }) => cables.length > 0 && isMetal(box),
   fastened: ({ cables }) => cables.length > 0,
-  notice: (subject) => isGroundless(subject) && subject.devices.some(isOutlet) && isGuarded(subject),
-  twoslot: (subject) => isGroundless(subject) && subject.devices.some(isOutlet) && !isGuarded(subject),
+  notice: (subject) => isGroundless(subject) && outlets(subject, 'guarded'),
+  twoslot: (subject) => isGroundless(subject) && outlets(subject, 'open'),
   fanbox: (subject) =>
     isCeiling(subject) &&
     subject.box.site?.hangs === undefined &&

@@ -27,7 +27,7 @@ export const circuitDuty: Check = ({ box, cables, devices, edition }) => {
     duty.split !== undefined &&
     cables.some(({ conductors }) => conductors >= 3) &&
     receptacles.some(({ wired }) => wired?.halves === undefined);
-  const unless = duty.mayDiffer ?? (duty.split === undefined ? undefined : duty.split);
+  const unless = duty.mayDiffer ?? duty.split;
   const alone = (box.work?.circuits.length ?? 1) < 2;
   const lit =
     alone &&

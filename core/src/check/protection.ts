@@ -22,13 +22,14 @@ import {
 const isOutlet = ({ device }: ItemOf<'device'>) => kindOf(device).rated || takesBothHots(device);
 const isReceptacle = ({ device }: ItemOf<'device'>) => kindOf(device).rated;
 /** Whether a device protects itself: a GFCI receptacle. */
-const guardsItself = ({ device }: ItemOf<'device'>) =>
+export const guardsItself = ({ device }: ItemOf<'device'>) =>
   kindOf(device).inside({ circuit: 'a' }).guard !== undefined;
 /** Whether a device is fed from the LOAD side of a GFCI in this box. */
-const isGuarded = ({ wired }: ItemOf<'device'>) =>
+export const isGuarded = ({ wired }: ItemOf<'device'>) =>
   wired?.guard !== undefined || (wired?.guards?.every((guard) => guard !== null) ?? false);
 
-const has = (ahead: Protection | undefined, kind: 'gfci' | 'afci') => ahead === kind || ahead === 'dual';
+export const has = (ahead: Protection | undefined, kind: 'gfci' | 'afci') =>
+  ahead === kind || ahead === 'dual';
 
 export const protection: Check = (subject) => {
   const { box, devices, edition } = subject;

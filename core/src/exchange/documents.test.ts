@@ -111,7 +111,7 @@ function boxIn(line: string): BoxDocument {
   return read.box;
 }
 
-test('where nobody chose the edition and two differ, the verdict of a row says so (worked example 4 of the handbook)', () => {
+test('where nobody chose the edition and two differ, the verdict of a row says so (314.16(B)(5), from memory)', () => {
   const box = boxIn('32 in3 2-gang, 5x 14/2, clamps, 2x switch');
   const verdict = (job?: Parameters<typeof writeCsv>[1]) =>
     Papa.parse<string[]>(writeCsv([{ name: 'Box', room: '', circuit: '', box }], job)).data[1]?.at(-1);

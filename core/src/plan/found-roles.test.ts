@@ -1,6 +1,6 @@
 /**
- * What was found on the terminals turns the guess, and never settles it. LINE and LOAD of a GFCI receptacle: handbook 12;
- * that a switch has no marked side: common practice, no source.
+ * What was found on the terminals turns the guess, and never settles it. LINE and LOAD of a GFCI receptacle, and that
+ * a switch has no marked side: common practice, no source.
  */
 import type { BoxDocument } from '../box/document.ts';
 import type { Wiring } from '../box/work.ts';

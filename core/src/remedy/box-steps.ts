@@ -1,4 +1,5 @@
 /** Another box in place of the one there: which can take its place, what that costs, what becomes of the box. */
+import type { Looked } from '../box/site.ts';
 import type { BoxDocument } from '../box/document.ts';
 import { addItem, changeShell, changeSite, forgetAbsent, markAbsent } from '../box/edit.ts';
 import type { NewId } from '../box/piece-id.ts';
@@ -113,10 +114,14 @@ export function replaceBox(box: BoxDocument, part: BoxPart, newId: NewId): BoxDo
     entries: _entries,
     rated: _rated,
     secured: _secured,
+    right,
+    wrong,
     ...kept
   } = shell.site ?? {};
   const site = {
     ...kept,
+    ...stillSeen('right', right),
+    ...stillSeen('wrong', wrong),
     ...(part.code === undefined ? { depth: printLength(part.depth) } : {}),
     ...(part.rated === undefined ? {} : { rated: part.rated }),
   };
@@ -132,6 +137,25 @@ export function replaceBox(box: BoxDocument, part: BoxPart, newId: NewId): BoxDo
   // A metal box without clamps comes with a connector for each cable.
   const connected = part.material === 'metal' ? changeSite(bare, { secured: true }) : bare;
   return markAbsent(connected, 'clamps');
+}
+
+/** What was seen of conductors, devices and the framing, and is as it was with another box. */
+const NOT_OF_THE_BOX: readonly Looked[] = [
+  'edge',
+  'hangs',
+  'copper',
+  'heat',
+  'bundles',
+  'grouped',
+  'notice',
+  'twoslot',
+  'load',
+];
+
+/** What somebody looked at that another box leaves as it is. */
+function stillSeen<L extends Looked>(name: 'right' | 'wrong', facts: readonly L[] | undefined) {
+  const left = (facts ?? []).filter((fact) => NOT_OF_THE_BOX.includes(fact));
+  return left.length === 0 ? {} : { [name]: left };
 }
 
 /** A plastic box that is cut in holds its cables by push-in flaps, where it has no clamps. Common practice, no source. */

@@ -7,6 +7,7 @@ import solver from 'javascript-lp-solver';
 import { checkBox } from '../check/check-box.ts';
 import { addItem } from '../box/edit.ts';
 import { countedIds } from '../box/piece-id.ts';
+import { canReplace, replaceBox } from './box-steps.ts';
 import { type EditionId, editionOf } from '../edition/index.ts';
 import { tally } from '../fill/tally.ts';
 import { allowancesLeft } from '../fill/verdict.ts';
@@ -15,7 +16,6 @@ import { readCountLine } from '../shorthand/read.ts';
 import { catalogueOf, TYPICAL_BOXES } from '../catalog/catalog.ts';
 import { DEFAULT_WEIGHTS, weigh } from './remedy.ts';
 import { findRemedies, type SearchOptions } from './search.ts';
-import { canReplace } from './box-steps.ts';
 import { stepsFor } from './steps.ts';
 
 const weights = DEFAULT_WEIGHTS.value;
@@ -375,4 +375,13 @@ test('what fewer grounds would bring is told by the edition: all count as one, o
   expect(notes('nec2017, 18 in3 plastic, 3x 12/2, duplex')).not.toMatch(/up to four/);
   expect(notes('nec2020, 18 in3 plastic, 3x 12/2, duplex')).toMatch(/up to 4 count as one/);
   expect(notes('cec2021, 295 ml, 6x 12/2, duplex')).not.toMatch(/count as one/);
+});
+
+test('another box keeps nothing that was seen of the old one, and what was seen of its wires', () => {
+  const [part] = TYPICAL_BOXES;
+  if (!part) throw new Error('no part');
+  const old = boxOf(
+    '18 in3 plastic, 12/2, duplex, setback right, fastened wrong, entries right, edge right, load wrong',
+  );
+  expect(replaceBox(old, part, countedIds()).site).toMatchObject({ right: ['edge'], wrong: ['load'] });
 });
