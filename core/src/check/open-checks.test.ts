@@ -1,5 +1,6 @@
 /** Which missing facts could be a violation: each answer is counted again by its own count line. Invented boxes. */
 import type { BoxDocument } from '../box/document.ts';
+import { StoredBox } from '../box/versions.ts';
 import { countedIds } from '../box/piece-id.ts';
 import { LOOKED } from '../box/site.ts';
 import { BREAKERS, type EditionId, editionOf } from '../edition/index.ts';
@@ -8,7 +9,7 @@ import { tally } from '../fill/tally.ts';
 import { printCountLine } from '../shorthand/print.ts';
 import { boxOf } from '../tests/layouts.ts';
 import { checkBox } from './check-box.ts';
-import { wantedFacts, withLooked } from './open-checks.ts';
+import { wantedFacts, withLooked, withWrong } from './open-checks.ts';
 
 const violated = (box: BoxDocument, id: EditionId) => {
   const edition = editionOf(id);
@@ -112,4 +113,13 @@ test.each(LOOKED)('“%s” can be said in a count line, and not twice', (fact) 
   const word = fact === 'hangs' ? 'hangs light' : `${fact} right`;
   expect(boxOf(`18 in3, 14/2, ${word}`).site).toEqual({ right: [fact] });
   expect(() => boxOf(`18 in3, 14/2, ${word}, ${word}`)).toThrow(/only one/);
+});
+
+test('what is right is not wrong too, however it is recorded', () => {
+  const box = boxOf('18 in3, 14/2, fastened right');
+  const wrong = withWrong(box, 'fastened');
+  expect(wrong.site).toEqual({ wrong: ['fastened'] });
+  expect(withLooked(wrong, ['fastened']).site).toEqual({ right: ['fastened'] });
+  const both = { ...box, site: { right: ['fastened'], wrong: ['fastened'] } };
+  expect(StoredBox.safeParse(both).error?.issues[0]?.message).toMatch('cannot be wrong too');
 });

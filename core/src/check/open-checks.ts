@@ -290,15 +290,26 @@ export function wantedFacts(box: BoxDocument, edition: Edition, counted: Tally):
   };
 }
 
-/** The box with what somebody looked at, and found within its limit. */
-export const withLooked = (box: BoxDocument, facts: readonly Looked[]): BoxDocument =>
-  changeSite(box, { right: [...new Set([...(box.site?.right ?? []), ...facts])] });
+/** The box with what somebody looked at, and found within its limit; what was wrong before is right now. */
+export function withLooked(box: BoxDocument, facts: readonly Looked[]): BoxDocument {
+  const wrong = box.site?.wrong?.filter((fact) => !facts.includes(fact));
+  return changeSite(box, {
+    right: [...new Set([...(box.site?.right ?? []), ...facts])],
+    wrong: wrong?.length === 0 ? undefined : wrong,
+  });
+}
 
 const isEye = (fact: Looked): fact is Eye => (EYES as readonly string[]).includes(fact);
 
 /** The box with what somebody looked at, and found wrong. What is measured is recorded by its measure. */
-export const withWrong = (box: BoxDocument, fact: Looked): BoxDocument =>
-  isEye(fact) ? changeSite(box, { wrong: [...new Set([...(box.site?.wrong ?? []), fact])] }) : box;
+export function withWrong(box: BoxDocument, fact: Looked): BoxDocument {
+  if (!isEye(fact)) return box;
+  const right = box.site?.right?.filter((one) => one !== fact);
+  return changeSite(box, {
+    wrong: [...new Set([...(box.site?.wrong ?? []), fact])],
+    right: right?.length === 0 ? undefined : right,
+  });
+}
 export const canBeWrong = isEye;
 
 /** What was not looked at, in one sentence with its sections. @example 'setback and gap (314.20, 314.21)' */
