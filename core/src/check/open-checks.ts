@@ -95,7 +95,8 @@ const withClamps =
 const withGrip = withClamps('grip');
 const withFlaps = withClamps('flap');
 
-const PROTECTION_WORDS: Readonly<Record<Protection, string>> = {
+/** What protects a circuit ahead of a box, as an answer says it. */
+export const PROTECTION_WORDS: Readonly<Record<Protection, string>> = {
   none: 'Nothing',
   gfci: 'GFCI',
   afci: 'AFCI',

@@ -460,6 +460,11 @@ const TOUCHES: Readonly<Record<string, readonly [before: string, line: string, .
   plate: ['12/2', '12/2, plate', ...fact('Steel plate over it > Yes')],
   bored: ['12/2', '12/2, bored', ...fact('A plate was bored > Yes')],
   exposed: ['12/2', '12/2, exposed', ...fact('Cable lies open > Yes')],
+  'protected gfci': [
+    '12/2',
+    '12/2, protected gfci',
+    ...fact('Protected at the breaker or upstream by > GFCI'),
+  ],
   'serves dishwasher': [
     '12/2, duplex',
     '12/2, duplex, serves dishwasher',
