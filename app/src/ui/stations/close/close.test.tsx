@@ -1,6 +1,8 @@
 /** Closing by touch (handbook 17, 23): one walk, lamps as they are lit, what is wrong where it was read. */
 import type { BoxDocument } from '@dense-pack/core/box/document';
-import { Closing } from '@dense-pack/core/box/closing';
+import { Closing, wiredAs } from '@dense-pack/core/box/closing';
+import { NO_PANEL } from '@dense-pack/core/box/panel';
+import { tally } from '@dense-pack/core/fill/tally';
 import { conductorsIn } from '@dense-pack/core/box/safety';
 import { nothingSeen } from '@dense-pack/core/box/record';
 import { editionOf } from '@dense-pack/core/edition/index';
@@ -13,6 +15,7 @@ import type { ShownBox } from '../../client/queries';
 import { setPreferences } from '../../theme/preferences';
 import { answerDiagnose } from './diagnose-answers';
 import { CloseStation } from './CloseStation';
+import { close } from './station';
 
 let now: Closing;
 
@@ -116,6 +119,26 @@ test('a question and a look that were left open are answered in place, and the w
   act(() => fireEvent.press(screen.getByRole('checkbox', { name: 'No wide gap round the box' })));
   expect(tested().getByText('Tested, passed')).toBeTruthy();
   expect(now.outcome?.verdict).toBe('passed');
+});
+
+test('a violation recorded after the walk takes the tick from Close', () => {
+  const tick = (line: string) => {
+    const read = readCountLine(line);
+    if (!read.ok) throw new Error(read.error.expected);
+    const of = wiredAs(read.box);
+    const at = '2026-01-01T00:00:00.000Z';
+    const outcome = { verdict: 'passed', at, of };
+    const result = { test: 'fold', says: { read: 'done', good: true }, at, by: '', of };
+    const seen = { ...nothingSeen(), closing: Closing.parse({ results: [result], outcome }) };
+    return close.isDone({
+      job: { panel: NO_PANEL },
+      box: { box: read.box, seen } as unknown as ShownBox,
+      counted: tally(read.box, editionOf('nec2023')),
+      certain: true,
+      made: { joined: true, landed: true },
+    });
+  };
+  expect([tick(LINE), tick(LINE.replace('fastened right', 'fastened wrong'))]).toEqual([true, false]);
 });
 
 test('without a proved instrument right readings are no pass', () => {
