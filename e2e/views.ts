@@ -193,8 +193,8 @@ export async function walk(world: World, size: 'phone' | 'wide', others: readonl
     expect([view, screens.get(inLight)]).toEqual([view, undefined]);
     screens.set(inLight, view);
     // One of the others each, by turns; all of them where all is tried.
-    const nth = screens.size % Math.max(1, others.length);
-    for (const theme of ALL_RUNS || KEPT[size].includes(view) ? others : others.slice(nth, nth + 1)) {
+    const turn = screens.size % Math.max(1, others.length);
+    for (const theme of ALL_RUNS || KEPT[size].includes(view) ? others : others.slice(turn, turn + 1)) {
       await putOn(theme);
       const same = (await hand.page.evaluate(apartFromColour)) === inLight;
       expect([view, theme, await violations(hand.page, same)]).toEqual([view, theme, []]);

@@ -107,7 +107,7 @@ const EYE_NEEDS: Readonly<Record<Eye, string>> = {
   twoslot: 'whether the receptacle has a ground slot',
   fanbox: 'whether the box is listed for a fan',
   copper: 'whether any conductor is aluminum',
-  heat: 'whether the old wires stand the heat of the luminaire',
+  heat: 'whether the old wires are made for the heat of the luminaire',
   bundles: 'whether cables are bundled',
   load: 'whether the switch is rated for its load',
   contact: 'whether the yoke grounds the receptacle',

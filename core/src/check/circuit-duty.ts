@@ -19,7 +19,7 @@ export const circuitDuty: Check = ({ box, cables, devices, edition }) => {
     return notChecked('circuit-duty', duty.section, 'the breaker’s rating', 'breaker');
   const ids = receptacles.map(({ id }) => id);
   const about = { place: PLACES[place], breaker, least: duty.amps, serves: duty.serves };
-  // A receptacle split on three wires may have 15 A; whether it is one is told by its halves, or not yet.
+  // A receptacle split on three wires may have 15 A. Its halves say whether it is split, where they are set up.
   const split =
     duty.split !== undefined &&
     receptacles.every(({ wired }) => wired?.halves !== undefined && wired.halves[0] !== wired.halves[1]);

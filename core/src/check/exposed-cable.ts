@@ -1,5 +1,5 @@
 /**
- * Cable that lies open to damage: NM and UF need protection (NEC 334.15, 340.12; CEC 12-518). The armor of MC and AC stands much, yet
+ * Cable that lies open to damage: NM and UF need protection (NEC 334.15, 340.12; CEC 12-518). The armor of MC and AC takes some abuse, yet
  * they are not for places where something can hit them (330.12, 320.12; CEC 12-604). From memory.
  */
 import { type Check, DOES_NOT_APPLY, finds, notChecked, type Outcome, PASS, together } from './finding.ts';

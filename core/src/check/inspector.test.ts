@@ -13,7 +13,7 @@ import { checkBox } from './check-box.ts';
 import type { CheckName } from './finding.ts';
 
 /** What one check says of a line, by letter, with the section it cites. */
-function told(check: CheckName, line: string): string {
+function answerOf(check: CheckName, line: string): string {
   const box = boxOf(line);
   const edition = editionOf(box.edition ?? 'nec2023');
   const { findings, notChecked } = checkBox(box, edition, tally(box, edition));
@@ -111,14 +111,14 @@ test.each<[CheckName, string, string]>([
   ['circuit-conductor', 'box 411sq-2.125, 10/3 mc, breaker 50', 'v 110.14(C)'],
   ['circuit-conductor', '60 in3, 8/3, breaker 40', '-'],
   ['circuit-conductor', '18 in3, 14/2, duplex, breaker 20', 'v 240.4(D)'],
-  // 404.14(E): a dimmer feeds no receptacle (the wiring is told in the test below); without one there is nothing to say.
+  // 404.14(E): a dimmer feeds no receptacle (the test below sets up the wiring); without one there is nothing to say.
   ['dimmed-receptacle', '34 in3 2-gang, 14/2, switch, duplex', '-'],
 ])('%s: %s', (check, line, wanted) => {
-  expect([line, told(check, line)]).toEqual([line, wanted]);
+  expect([line, answerOf(check, line)]).toEqual([line, wanted]);
 });
 
 /** What an eye is asked to tell of a line. */
-const eyes = (line: string) => told('by-eye', line);
+const eyes = (line: string) => answerOf('by-eye', line);
 const BOXED = '18 in3 plastic, 12/2, duplex, fastened right';
 
 test.each<[string, string]>([

@@ -67,7 +67,7 @@ export const LOOKED_NAMES: Readonly<Record<Looked, string>> = {
   twoslot: 'no ground slot',
   fanbox: 'fit for a fan',
   copper: 'no aluminum',
-  heat: 'wires stand the heat',
+  heat: 'wires made for the heat',
   bundles: 'cables not bundled',
   grouped: 'multiwire grouped',
   load: 'switch fit for its load',

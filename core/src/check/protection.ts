@@ -108,7 +108,7 @@ function required(
         : notChecked('protection', gfci.section, needs, fact);
     return is === meant ? find('gfci', gfci.section, unguarded, { upTo }) : PASS;
   };
-  // A place that wants every receptacle says it; what is served is told where the place alone does not.
+  // Where the place does not ask for every receptacle, what this one serves may.
   const byAppliance =
     serves !== undefined && appliances.value.includes(serves) && gfci.value[place] !== 'every'
       ? find('gfci', appliances.section, unguarded, { upTo, serves: SERVED[serves] })

@@ -17,11 +17,11 @@ function found(line: string, lands: string[][], joints: string[][] = []): BoxDoc
   const device = box.items.find(({ kind }) => kind === 'device');
   const named = (end: string) =>
     end
-      .replace(/^w:(\d)/, (_, nth: string) => `w:${cables[Number(nth) - 1]?.id}`)
+      .replace(/^w:(\d)/, (_, number: string) => `w:${cables[Number(number) - 1]?.id}`)
       .replace(/^t:d/, `t:${device?.id}`);
   const wiring: Wiring = {
     ...NOTHING_JOINED,
-    joints: joints.map((ends, nth) => ({ id: `j${nth + 1}`, ends: ends.map(named), connectors: [] })),
+    joints: joints.map((ends, index) => ({ id: `j${index + 1}`, ends: ends.map(named), connectors: [] })),
     lands: lands.map(([end = '', at = '']) => ({ end: named(end), at: named(at) })),
   };
   const { circuits, schools } = workOf(box);
@@ -73,7 +73,7 @@ test.each([
   expect([...foundRoles(found(line, lands, joints))]).toEqual([]);
 });
 
-test('what is recorded stands, whatever was found', () => {
+test('a recorded role counts, whatever was found', () => {
   expect(taken(found('20 in3 plastic, 12/2 feed, 12/2 out, gfci', SECOND_ON_LINE))).toEqual(['feed', 'out']);
 });
 

@@ -22,7 +22,7 @@ function meetingAt(at: string, { joints, lands }: Pick<Wiring, 'joints' | 'lands
   return [...met];
 }
 
-/** @returns a role for each cable that stands alone on a marked terminal; cables that share one, or that have two, are left out */
+/** @returns a role for each cable that is alone on a marked terminal; cables that share one, or that have two, are left out */
 export function foundRoles(box: BoxDocument): ReadonlyMap<string, FoundRole> {
   const found = box.work?.found;
   const roles = new Map<string, FoundRole>();
@@ -30,9 +30,9 @@ export function foundRoles(box: BoxDocument): ReadonlyMap<string, FoundRole> {
   const contrary = new Set<string>();
   for (const { id, device, wired } of devicePieces(box)) {
     const { ports, meant } = kindOf(device);
-    const told = { of: id, circuit: 'a', ...wired };
-    const means = meant(told);
-    for (const { name, metal, grip } of ports(told)) {
+    const wiredFor = { of: id, circuit: 'a', ...wired };
+    const means = meant(wiredFor);
+    for (const { name, metal, grip } of ports(wiredFor)) {
       const is = means[name]?.is;
       // Screws of a plain switch are alike; plates and leads are marked.
       const role = metal !== 'lead' && grip === undefined ? undefined : ROLE_AT[is ?? ''];

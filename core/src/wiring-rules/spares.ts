@@ -1,5 +1,5 @@
 /**
- * A conductor nothing is set up for is capped by itself: what stands at its other end is not known. The third conductor of a cable that
+ * A conductor nothing is set up for is capped by itself: what is at its other end is not known. The third conductor of a cable that
  * brings power was run for something: a second circuit or a switch elsewhere may have it live (common practice, no source).
  */
 import { farEnd } from '../physical/end.ts';

@@ -216,7 +216,7 @@ export const CHECK_WORDS = {
       case 'gfci':
         return {
           words: `A receptacle ${a.serves === undefined ? `in this place (${place})` : `for ${a.serves}`} must have GFCI protection, and none is recorded here, at the breaker or upstream.`,
-          cure: 'Fit a GFCI receptacle, feed it from the LOAD of one, or record the protection ahead of it. What stands untouched may stay as the code of its time allowed.',
+          cure: 'Fit a GFCI receptacle, feed it from the LOAD of one, or record the protection ahead of it. Wiring that nobody changes may stay as the code of its time allowed.',
         };
       case 'afci':
         return {
@@ -283,7 +283,7 @@ const EYE_WORDS: Readonly<Record<Eye, { readonly words: string; readonly cure: s
   },
   heat: {
     words:
-      'The luminaire asks for supply wires of more than the old wires here stand (60 °C before about 1985).',
+      'The luminaire asks for supply wires of more than the old wires here are made for (60 °C before about 1985).',
     cure: 'Fit a luminaire marked for 60 °C supply wires, or run new cable to it.',
   },
   bundles: {
