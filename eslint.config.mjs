@@ -125,8 +125,6 @@ export default [
     },
   },
   { files: ['{core,server,bin,e2e,bench,scripts}/**/*.{ts,mjs,cjs,js}'], rules: withoutReact },
-  // What stands in for another's default export is called as the other is.
-  { files: ['app/web/tests/*'], rules: { 'no-restricted-syntax': 'off' } },
   {
     files: ['**/*.cjs', 'app/*.js'],
     languageOptions: { globals: { __dirname: 'readonly', process: 'readonly' } },

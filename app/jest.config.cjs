@@ -30,7 +30,7 @@ module.exports = {
   rootDir: __dirname,
   preset: 'jest-expo',
   setupFiles: ['<rootDir>/jest.setup.cjs'],
-  testMatch: ['<rootDir>/{src,web}/**/*.test.{ts,tsx}'],
+  testMatch: ['<rootDir>/src/**/*.test.{ts,tsx}'],
   testPathIgnorePatterns: ['/node_modules/', '/dist/'],
   transform: {
     // Plain TypeScript, as its own tests run it. Babel is for what puts a mock in place of a module before it is imported.

@@ -1,7 +1,8 @@
-/* The app for a phone's own system, and for whoever works on it with Expo's tools. As a page it is built by vite.config.mjs. */
+/* How Expo bundles the app: `expo export -p web` for the built page, `expo start --web` while it is worked on. */
 const path = require('node:path');
 const { getDefaultConfig } = require('expo/metro-config');
 const { withNativeWind } = require('nativewind/metro');
+const { withApi } = require('./api-proxy');
 
 const config = getDefaultConfig(__dirname);
 
@@ -12,5 +13,11 @@ config.resolver.resolveRequest = (context, name, platform) =>
   /locales\/index\.js$/.test(name) && /[\\/]zod[\\/]/.test(context.originModulePath)
     ? { type: 'sourceFile', filePath: english }
     : context.resolveRequest(context, name, platform);
+
+// A module is run when it is first used, not when the page starts.
+config.transformer.getTransformOptions = () => ({ transform: { inlineRequires: true } });
+
+// `expo start --web` serves the page; the API is the server's, on the port it listens on.
+config.server.enhanceMiddleware = (metro) => withApi(`http://127.0.0.1:${process.env.PORT || 4310}`, metro);
 
 module.exports = withNativeWind(config, { input: './src/global.css', inlineRem: 16 });

@@ -7,7 +7,7 @@ const px = (sizes) => Object.fromEntries(Object.entries(sizes).map(([name, value
 
 /** Every measure and colour comes from tokens.json; there are no others. */
 module.exports = {
-  content: ['./src/**/*.{ts,tsx}', './web/instead/*.ts'],
+  content: ['./src/**/*.{ts,tsx}'],
   presets: [require('nativewind/preset')],
   darkMode: 'class',
   // No universal rule of fifty variables: they would be worked out anew for every element that changes.

@@ -22,7 +22,8 @@ import puppeteer, { type Browser, type BrowserContext, type CDPSession, type Tar
 
 const ROOT = join(import.meta.dirname, '..');
 const EMPTY = join(import.meta.dirname, '.empty-screen');
-const LOADS = 7;
+/** How often each is loaded. */
+const LOADS = Number(process.env['LOADS'] ?? 7);
 
 /** The least a screen of this router can be, built as the app is. */
 const EMPTY_FILES: Readonly<Record<string, string>> = {

@@ -62,7 +62,7 @@ test.each([
   );
   await hand.page.setRequestInterception(true);
   hand.page.on('request', (request) =>
-    /\/assets\/.*\.js$/.test(request.url()) ? void request.abort() : void request.continue(),
+    /\/_expo\/static\/.*\.js$/.test(request.url()) ? void request.abort() : void request.continue(),
   );
   const asked: string[] = [];
   hand.page.on('request', (request) => asked.push(new URL(request.url()).pathname));

@@ -1,8 +1,10 @@
 /** What both commands need beside the packages: the app as a page, and the programs of the tests. */
 import { spawn, spawnSync } from 'node:child_process';
-import { existsSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { newest } from './bundle.mjs';
+import { hashOfSources } from './core-sources.mjs';
+import { finishExport } from './finish-export.mjs';
 
 export const ROOT = join(import.meta.dirname, '..');
 
@@ -19,17 +21,15 @@ export function run(command, args, options = {}) {
 const APP_SOURCES = [
   'app/src',
   'app/public',
-  'app/web',
-  'app/index.html',
-  'app/vite.config.mjs',
+  'app/app.json',
+  'app/index.ts',
   'app/babel.config.js',
+  'app/metro.config.js',
   'app/tailwind.config.js',
   'core/src',
-  'scripts/compress.mjs',
+  'scripts/core-sources.mjs',
+  'scripts/finish-export.mjs',
   'scripts/prepare.mjs',
-  'scripts/shell.mjs',
-  'scripts/service-worker.mjs',
-  'scripts/sw.template.js',
   'package-lock.json',
 ];
 
@@ -39,15 +39,22 @@ export function ensureApp() {
   const sources = Math.max(...APP_SOURCES.map((path) => newest(join(ROOT, path))));
   if (existsSync(built) && Number(readFileSync(built, 'utf8')) >= sources) return;
   console.log('Building the app.');
-  const code = run('npx', ['vite', 'build', '--logLevel', 'warn'], {
+  const dist = join(ROOT, 'app/dist');
+  // A build that fails leaves the one before it.
+  const fresh = join(ROOT, 'app/.expo/export');
+  const code = run('npx', ['expo', 'export', '--platform', 'web', '--output-dir', fresh], {
     cwd: join(ROOT, 'app'),
     stdio: ['ignore', 'ignore', 'inherit'],
+    env: { ...process.env, CI: '1', EXPO_NO_TELEMETRY: '1', EXPO_OFFLINE: '1' },
   });
   if (code !== 0) {
     console.error('The app could not be built; the lines above say why.');
     process.exit(code);
   }
-  writeFileSync(built, String(sources));
+  finishExport(fresh, hashOfSources(join(ROOT, 'core/src')));
+  writeFileSync(join(fresh, '.built'), String(sources));
+  rmSync(dist, { recursive: true, force: true });
+  renameSync(fresh, dist);
 }
 
 /** Runs a command beside this program, only its complaints shown; gives its exit code. */

@@ -3,7 +3,7 @@ import { runBundled } from './bundle.mjs';
 
 const server = {
   entry: 'server/src/main.ts',
-  sources: ['server/src', 'core/src', 'package-lock.json'],
+  sources: ['server/src', 'core/src', 'scripts/core-sources.mjs', 'package-lock.json'],
   // What is compiled for this machine, and what reads files of its own.
   external: ['better-sqlite3', 'pdfkit'],
 };

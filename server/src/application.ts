@@ -10,6 +10,7 @@ import type { Db } from './database.ts';
 import { answerErrors } from './routes/answers.ts';
 import { api } from './routes/api.ts';
 import { onlyNeighbours } from './routes/neighbours.ts';
+import { countingProgram } from './services/verdicts.ts';
 
 export interface Options {
   /** The exported web app; without it, only the API is served. */
@@ -55,6 +56,11 @@ export function application(
   );
   app.use(onlyNeighbours(hosts));
   app.use(compression());
+  app.use('/api/v1', (_request, response, next) => {
+    // A page made of the same rules takes what we checked as checked.
+    response.setHeader('Dense-Pack-Core', countingProgram());
+    next();
+  });
   app.use('/api/v1', api(db, clock));
   if (appFolder !== undefined && existsSync(join(appFolder, 'index.html'))) serveApp(app, appFolder);
   app.use(answerErrors);
@@ -88,8 +94,8 @@ function serveApp(app: Express, folder: string) {
       orderPreference: ['br', 'gz'],
       serveStatic: {
         setHeaders(response, file) {
-          // The names below assets have a hash of the content in them.
-          const hashed = /[\\/]assets[\\/]/.test(file);
+          // The names below these folders have a hash of the content in them.
+          const hashed = /[\\/](_expo[\\/]static|assets)[\\/]/.test(file);
           response.setHeader(
             'Cache-Control',
             hashed ? `public, max-age=${(365 * DAY_MS) / 1000}, immutable` : 'no-cache',

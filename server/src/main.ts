@@ -3,6 +3,7 @@ import envPaths from 'env-paths';
 import { mkdirSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
+import { hashOfSources } from '../../scripts/core-sources.mjs';
 import { application } from './application.ts';
 import { type Db, DatabaseRefused, openDatabase, serveAlone } from './database.ts';
 import { hasDemo, seedDemo } from './demo.ts';
@@ -78,7 +79,7 @@ async function start(): Promise<void> {
   const hosts = readHosts(process.env['DENSE_PACK_HOSTS']);
   const file = databaseFile(values.demo);
   const giveBack = serveAlone(file);
-  countsBy(join(import.meta.dirname, '../../core/src'));
+  countsBy(hashOfSources(join(import.meta.dirname, '../../core/src')));
   const db = openDatabase(file, join(import.meta.dirname, '../src/migrations'));
   if (values.reset || (values.demo && !hasDemo(db))) seedDemo(db, new Date());
   const appFolder = resolve(values.app ?? join(import.meta.dirname, '../../app/dist'));

@@ -3,23 +3,28 @@ import { QueryClientProvider } from '@tanstack/react-query';
 import { Stack } from 'expo-router';
 import { useEffect } from 'react';
 import { whenIdle } from '@/ui/client/after-paint';
-import { keepingAnswers } from '@/ui/client/first-look';
+import { useFirstLook } from '@/ui/client/first-look';
 import { keepApp } from '@/ui/client/new-version';
-import { queryClient, readAhead, startOutbox } from '@/ui/client/queries';
+import { queryClient, readAhead, readyForChanges, startOutbox } from '@/ui/client/queries';
 import { Loading } from '@/ui/parts/Notice';
 import { Screen } from '@/ui/parts/Screen';
 import { useTheme } from '@/ui/theme/theme';
-import { useTypeFaces } from '@/ui/theme/type-faces';
 
 export default function Layout() {
-  useTypeFaces();
+  const ready = useFirstLook();
   useTheme();
   useEffect(startOutbox, []);
   useEffect(keepApp, []);
-  useEffect(() => {
-    void keepingAnswers();
-    return whenIdle(() => void readAhead());
-  }, []);
+  useEffect(
+    () =>
+      whenIdle(() => {
+        readyForChanges();
+        void readAhead();
+      }),
+    [],
+  );
+  // The frame of the page stands until there is something to draw.
+  if (!ready) return null;
   return (
     <QueryClientProvider client={queryClient}>
       <Stack screenOptions={{ headerShown: false, animation: 'none', title: 'Dense Pack' }} />

@@ -1,7 +1,8 @@
 /** The client at its border: what the server may answer, and what the app makes of it. */
 import { createHash, webcrypto } from 'node:crypto';
 import { z } from 'zod';
-import { Deleted, JobWithBoxes, ProblemAnswer, readJob, request, sendPhoto, ServerAway } from './api';
+import { Deleted, JobWithBoxes } from './answers';
+import { ProblemAnswer, read, readJob, request, sendPhoto, ServerAway } from './api';
 
 interface Answer {
   readonly status: number;
@@ -64,6 +65,34 @@ describe('what the page asked for before the app ran', () => {
     early({ '/api/v1/things': new Promise(() => undefined) });
     await expect(request(Thing, '/things')).rejects.toBeInstanceOf(ServerAway);
     impatient.mockRestore();
+  });
+});
+
+describe('an answer the first screen waits for', () => {
+  const page = Object.assign(globalThis, {
+    document: { getElementById: () => ({ dataset: { core: 'these rules' } }) },
+  });
+  afterAll(() => Reflect.deleteProperty(page, 'document'));
+  const made = jest.fn(() => Thing);
+  const from = (core: string | null) => {
+    globalThis.fetch = (() =>
+      Promise.resolve({
+        ok: true,
+        status: 200,
+        headers: { get: (name: string) => (name === 'dense-pack-core' ? core : null) },
+        json: () => Promise.resolve({ name: 'A', more: 1 }),
+      })) as unknown as typeof fetch;
+    return read(made, '/things');
+  };
+
+  test('is taken as the server checked it where both are made of the same rules: no schema is made', async () => {
+    await expect(from('these rules')).resolves.toEqual({ name: 'A', more: 1 });
+    expect(made).not.toHaveBeenCalled();
+  });
+
+  test.each(['other rules', null])('is checked here where the server says %s', async (core) => {
+    await expect(from(core)).resolves.toEqual({ name: 'A' });
+    expect(made).toHaveBeenCalled();
   });
 });
 

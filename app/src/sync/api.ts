@@ -1,6 +1,7 @@
 /** The one way to the server. Answers are parsed by the core's schemas before anyone sees them. */
-import { BoxRecord, BoxState, Job, JobCard, Problem, UnreadableBox } from '@dense-pack/core/box/record';
-import { z } from 'zod';
+import { Problem } from '@dense-pack/core/box/record';
+import type { z } from 'zod';
+import { JobPage, JobWithBoxes, PhotoArrived } from './answers';
 
 /**
  * The server did not answer: it is away, or the network is. What another answers in its place (a gateway, the
@@ -64,11 +65,6 @@ export async function sendPhoto(boxId: string, photoId: string, photo: Blob): Pr
     throw new ServerAway('The server did not say that it stored this photo.', { answered: true });
 }
 
-/** The one answer after which a phone may forget its photo. */
-const PhotoStored = z.object({ id: z.string(), bytes: z.int(), sha256: z.string() });
-/** How much of a photo is there, or that it is stored. */
-const PhotoArrived = z.union([PhotoStored, z.object({ id: z.string(), have: z.int().min(0) })]);
-
 /** Whether a hash is that of a photo; where the browser cannot tell (no secure context) its length must do. */
 async function isOf(photo: Blob, sha256: string): Promise<boolean> {
   const { subtle } = globalThis.crypto ?? {};
@@ -76,9 +72,6 @@ async function isOf(photo: Blob, sha256: string): Promise<boolean> {
   const digest = new Uint8Array(await subtle.digest('SHA-256', await photo.arrayBuffer()));
   return [...digest].map((byte) => byte.toString(16).padStart(2, '0')).join('') === sha256;
 }
-
-/** The one answer after which a deletion is done. */
-export const Deleted = z.object({ id: z.string(), deleted: z.literal(true) });
 
 /** Where a photo the server has is read. */
 export const photoAddress = (photoId: string) => `${BASE}/photos/${photoId}`;
@@ -118,6 +111,16 @@ export async function request<S extends z.ZodType>(
   );
 }
 
+/**
+ * Reads an answer that the first screen waits for. A server that is made of the rules of this page has checked it by them: it is
+ * not checked twice. Any other answer is.
+ * @throws ServerAway, ProblemAnswer
+ */
+export async function read<S extends z.ZodType>(schema: () => S, path: string): Promise<z.output<S>> {
+  const { answer, checked } = await answered(path, {});
+  return checked ? (answer as z.output<S>) : ours(schema(), answer);
+}
+
 /** How long a file is sent and read before the server counts as away. */
 const FILE_PATIENCE_MS = 300_000;
 
@@ -143,10 +146,10 @@ export const archiveAddress = (jobId: string) => `${BASE}/jobs/${jobId}/archive.
 
 /** An answer of the shape ours has. @throws ServerAway where it has another */
 function ours<S extends z.ZodType>(schema: S, answer: unknown): z.output<S> {
-  const read = schema.safeParse(answer);
-  if (read.success) return read.data;
+  const known = schema.safeParse(answer);
+  if (known.success) return known.data;
   throw new ServerAway('Something else answered in place of the server.', {
-    cause: read.error,
+    cause: known.error,
     answered: true,
   });
 }
@@ -162,15 +165,15 @@ export async function readJob(id: string): Promise<JobWithBoxes> {
     const whole = await readPages(id);
     if (whole) return whole;
   }
-  return request(JobWithBoxes, `/jobs/${id}`);
+  return read(() => JobWithBoxes, `/jobs/${id}`);
 }
 
 /** Undefined where something was written between two pages. */
 async function readPages(id: string): Promise<JobWithBoxes | undefined> {
-  const { from: _from, count, state, ...first } = await request(JobPage, jobPage(id, 0));
+  const { from: _from, count, state, ...first } = await read(() => JobPage, jobPage(id, 0));
   const [boxes, unreadable] = [[...first.boxes], [...first.unreadable]];
   while (boxes.length + unreadable.length < count) {
-    const page = await request(JobPage, jobPage(id, boxes.length + unreadable.length));
+    const page = await read(() => JobPage, jobPage(id, boxes.length + unreadable.length));
     const nothing = page.boxes.length + page.unreadable.length === 0;
     if (page.state !== state || page.version !== first.version || nothing) return undefined;
     boxes.push(...page.boxes);
@@ -208,7 +211,14 @@ function within<T>(answer: Promise<T>, signal: AbortSignal): Promise<T> {
   return Promise.race([answer, late]);
 }
 
-async function answerTo(path: string, init: RequestInit): Promise<unknown> {
+/** The rules this page was made of; undefined where it was not exported. */
+const ownRules = () => globalThis.document?.getElementById?.('app-files')?.dataset['core'];
+
+const answerTo = async (path: string, init: RequestInit): Promise<unknown> =>
+  (await answered(path, init)).answer;
+
+/** What the server answered, and whether it checked it by the very rules of this page. */
+async function answered(path: string, init: RequestInit): Promise<{ answer: unknown; checked: boolean }> {
   let response: Response;
   try {
     const signal = AbortSignal.timeout(PATIENCE_MS);
@@ -229,17 +239,6 @@ async function answerTo(path: string, init: RequestInit): Promise<unknown> {
       throw new ServerAway(`The server answered ${response.status}.`, { answered: true });
     throw new ProblemAnswer(problem.data);
   }
-  return answer;
+  const rules = ownRules();
+  return { answer, checked: rules !== undefined && response.headers?.get('dense-pack-core') === rules };
 }
-
-export const JobList = z.object({ jobs: z.array(JobCard) });
-export type JobList = z.output<typeof JobList>;
-export const BoxStates = z.object({ states: z.array(BoxState), unreadable: z.int().default(0) });
-export const JobWithBoxes = Job.extend({
-  boxes: z.array(BoxRecord),
-  unreadable: z.array(UnreadableBox).default([]),
-});
-export type JobWithBoxes = z.output<typeof JobWithBoxes>;
-
-/** A part of the boxes of a job, and whether it is a part of the same list. */
-const JobPage = JobWithBoxes.extend({ from: z.int(), count: z.int(), state: z.string() });

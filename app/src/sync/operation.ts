@@ -5,8 +5,9 @@
 import { newId } from '@dense-pack/core/box/new-id';
 import { BoxFields, BoxRecord, BoxVersions, Job, JobFields, RecordId } from '@dense-pack/core/box/record';
 import { z } from 'zod';
+import { onFirstUse } from '@dense-pack/core/box/on-first-use';
 
-const common = {
+const common = onFirstUse(() => ({
   /** The same id is sent until it is answered: the server takes it once. */
   id: RecordId,
   /** The record it is of. */
@@ -16,7 +17,7 @@ const common = {
   sealed: z.literal(true).optional(),
   /** Why the server refused it. It stays until it is mended, or the person gives it up. */
   refused: z.string().optional(),
-};
+}));
 
 /** What a change is made from and to. */
 const changeOf = <F extends z.ZodType, R extends z.ZodType>(fields: F, stored: R) => ({
@@ -37,41 +38,49 @@ const changeOf = <F extends z.ZodType, R extends z.ZodType>(fields: F, stored: R
 });
 
 /** A change of a job. */
-export const JobOperation = z.object({ ...common, what: z.literal('job'), ...changeOf(JobFields, Job) });
+export const JobOperation = onFirstUse(() =>
+  z.object({ ...common, what: z.literal('job'), ...changeOf(JobFields, Job) }),
+);
 export type JobOperation = z.output<typeof JobOperation>;
 
 /** A change of a box. */
-export const BoxOperation = z.object({
-  ...common,
-  what: z.literal('box'),
-  job: RecordId,
-  ...changeOf(BoxFields, BoxRecord),
-});
+export const BoxOperation = onFirstUse(() =>
+  z.object({
+    ...common,
+    what: z.literal('box'),
+    job: RecordId,
+    ...changeOf(BoxFields, BoxRecord),
+  }),
+);
 export type BoxOperation = z.output<typeof BoxOperation>;
 export type Change = JobOperation | BoxOperation;
 
 /** A deletion of a box or a job. */
-export const Deletion = z.object({
-  ...common,
-  what: z.literal('delete'),
-  of: z.enum(['boxes', 'jobs']),
-  /** What it is called, for the list of what waits. */
-  name: z.string().optional(),
-  /** The version that is deleted; what was changed since is not. Missing in what an older program wrote. */
-  version: z.int().min(1).optional(),
-  /** The boxes of a deleted job as they were seen. */
-  boxes: BoxVersions.optional(),
-  /** What is stored, where someone changed it since. */
-  conflict: z.union([BoxRecord, Job]).optional(),
-  /** The boxes of the job there are now, where one was made or changed since. */
-  changed: z.array(z.object({ id: RecordId, name: z.string(), version: z.int().min(1) })).optional(),
-  /** The change that waited when it was deleted: it comes back when the deletion is taken back. */
-  kept: z.union([JobOperation, BoxOperation]).optional(),
-  sent: z.array(z.string()).optional(),
-});
+export const Deletion = onFirstUse(() =>
+  z.object({
+    ...common,
+    what: z.literal('delete'),
+    of: z.enum(['boxes', 'jobs']),
+    /** What it is called, for the list of what waits. */
+    name: z.string().optional(),
+    /** The version that is deleted; what was changed since is not. Missing in what an older program wrote. */
+    version: z.int().min(1).optional(),
+    /** The boxes of a deleted job as they were seen. */
+    boxes: BoxVersions.optional(),
+    /** What is stored, where someone changed it since. */
+    conflict: z.union([BoxRecord, Job]).optional(),
+    /** The boxes of the job there are now, where one was made or changed since. */
+    changed: z.array(z.object({ id: RecordId, name: z.string(), version: z.int().min(1) })).optional(),
+    /** The change that waited when it was deleted: it comes back when the deletion is taken back. */
+    kept: z.union([JobOperation, BoxOperation]).optional(),
+    sent: z.array(z.string()).optional(),
+  }),
+);
 export type Deletion = z.output<typeof Deletion>;
 
-export const Operation = z.discriminatedUnion('what', [JobOperation, BoxOperation, Deletion]);
+export const Operation = onFirstUse(() =>
+  z.discriminatedUnion('what', [JobOperation, BoxOperation, Deletion]),
+);
 export type Operation = z.output<typeof Operation>;
 
 /** An operation for the first time, or once more under a new id: what it says is another thing now. */

@@ -2,19 +2,9 @@
  * Photos that wait to be sent. They are kept in the browser's database the moment they are taken, sent in parts that go on
  * where they ended, and dropped when the server says that it has them whole; the record of the box names them by id.
  */
-import { RecordId } from '@dense-pack/core/box/record';
-import { z } from 'zod';
 import { ProblemAnswer, sendPhoto, ServerAway } from './api';
 import type { Shelves } from './disk';
-
-/** A photo as it lies in the store. */
-const Waiting = z.object({
-  boxId: RecordId,
-  photo: z.custom<Blob>((value) => typeof value === 'object' && value !== null),
-  /** Why the server does not take it. It stays until the person removes it. */
-  refused: z.string().optional(),
-});
-export type Waiting = z.output<typeof Waiting>;
+import { Waiting } from './photo-entry';
 
 /** A photo that waits, for the list of what does. */
 export interface WaitingPhoto {

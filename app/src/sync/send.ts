@@ -11,7 +11,8 @@ import {
   TakenJob,
 } from '@dense-pack/core/box/record';
 import type { z } from 'zod';
-import { Deleted, ProblemAnswer, request } from './api';
+import { Deleted } from './answers';
+import { ProblemAnswer, request } from './api';
 import type { BoxOperation, Deletion, JobOperation, Operation } from './operation';
 import type { Answer } from './settled';
 

@@ -8,6 +8,7 @@ import { z } from 'zod';
 import type { Shelf, Shelves } from './disk';
 import type { Operation, Unreadable } from './operation';
 import { textOf } from './operation';
+import { onFirstUse } from '@dense-pack/core/box/on-first-use';
 
 const PREFIX = 'dense-pack/outbox/';
 const ASIDE_PREFIX = 'dense-pack/unreadable/';
@@ -29,49 +30,53 @@ function broughtUp(text: string): string {
     return text;
   }
 }
-const sent = z
-  .array(z.string())
-  .max(4)
-  .transform((texts) => texts.map(broughtUp))
-  .optional();
+const sent = onFirstUse(() =>
+  z
+    .array(z.string())
+    .max(4)
+    .transform((texts) => texts.map(broughtUp))
+    .optional(),
+);
 
-const common = {
+const common = onFirstUse(() => ({
   order: z.number(),
   turn: z.number(),
   refused: z.string().optional(),
   id: RecordId,
-};
-const change = { from: z.int().nullable(), madeAt: z.iso.datetime() };
+}));
+const change = onFirstUse(() => ({ from: z.int().nullable(), madeAt: z.iso.datetime() }));
 
 /** A change as earlier programs kept it: one a record, with the texts that were sent and not answered. */
-const OldEntry = z.discriminatedUnion('what', [
-  z.object({
-    ...common,
-    ...change,
-    what: z.literal('job'),
-    fields: JobFields,
-    base: JobFields.optional(),
-  }),
-  z.object({
-    ...common,
-    ...change,
-    what: z.literal('box'),
-    jobId: RecordId,
-    fields: BoxFields,
-    base: BoxFields.optional(),
-    conflict: BoxRecord.optional(),
-    sent,
-  }),
-  z.object({
-    ...common,
-    what: z.literal('delete'),
-    of: z.enum(['boxes', 'jobs']),
-    name: z.string().optional(),
-    version: z.int().min(1).optional(),
-    sent,
-    conflict: z.union([BoxRecord, Job]).optional(),
-  }),
-]);
+const OldEntry = onFirstUse(() =>
+  z.discriminatedUnion('what', [
+    z.object({
+      ...common,
+      ...change,
+      what: z.literal('job'),
+      fields: JobFields,
+      base: JobFields.optional(),
+    }),
+    z.object({
+      ...common,
+      ...change,
+      what: z.literal('box'),
+      jobId: RecordId,
+      fields: BoxFields,
+      base: BoxFields.optional(),
+      conflict: BoxRecord.optional(),
+      sent,
+    }),
+    z.object({
+      ...common,
+      what: z.literal('delete'),
+      of: z.enum(['boxes', 'jobs']),
+      name: z.string().optional(),
+      version: z.int().min(1).optional(),
+      sent,
+      conflict: z.union([BoxRecord, Job]).optional(),
+    }),
+  ]),
+);
 type OldEntry = z.output<typeof OldEntry>;
 
 /** The same id each time: a change that was taken over twice, for the page was closed in between, is taken once. */

@@ -5,6 +5,7 @@
 import { z } from 'zod';
 import type { BoxDocument } from './document.ts';
 import { oneLine } from './one-line.ts';
+import { onFirstUse } from './on-first-use.ts';
 
 /** What a reading is taken with. The eye needs no proving. */
 export const INSTRUMENTS = { plug: 'plug tester', meter: 'meter', eye: 'by eye' } as const;
@@ -14,40 +15,46 @@ export type Instrument = keyof typeof INSTRUMENTS;
 export const PAIRS = ['HN', 'HG', 'NG'] as const;
 export type Pair = (typeof PAIRS)[number];
 
-const volts = z
-  .number('must be volts')
-  .min(0, 'must be at least 0 V')
-  .max(300, 'must be at most 300 V: more is not read in a dwelling’s box');
-const lamp = z.boolean();
+const volts = onFirstUse(() =>
+  z
+    .number('must be volts')
+    .min(0, 'must be at least 0 V')
+    .max(300, 'must be at most 300 V: more is not read in a dwelling’s box'),
+);
+const lamp = onFirstUse(() => z.boolean());
 
 /** What was read: lamps as they are lit, a meter’s figures, whether a load is on, whether a thing is as it should be. */
-export const Said = z.discriminatedUnion('read', [
-  z.strictObject({ read: z.literal('lamps'), HN: lamp, HG: lamp, NG: lamp }),
-  z.strictObject({ read: z.literal('volts'), HN: volts, HG: volts, NG: volts }),
-  /** Between two hots, one figure. */
-  z.strictObject({ read: z.literal('hots'), volts }),
-  z.strictObject({ read: z.literal('on'), on: z.boolean() }),
-  z.strictObject({ read: z.literal('done'), good: z.boolean() }),
-]);
+export const Said = onFirstUse(() =>
+  z.discriminatedUnion('read', [
+    z.strictObject({ read: z.literal('lamps'), HN: lamp, HG: lamp, NG: lamp }),
+    z.strictObject({ read: z.literal('volts'), HN: volts, HG: volts, NG: volts }),
+    /** Between two hots, one figure. */
+    z.strictObject({ read: z.literal('hots'), volts }),
+    z.strictObject({ read: z.literal('on'), on: z.boolean() }),
+    z.strictObject({ read: z.literal('done'), good: z.boolean() }),
+  ]),
+);
 export type Said = z.output<typeof Said>;
 
 export const instrumentOf = ({ read }: Said): Instrument =>
   read === 'lamps' ? 'plug' : read === 'volts' || read === 'hots' ? 'meter' : 'eye';
 
 /** A box as it is wired, in short: see `wiredAs`. */
-const shortly = z.string().regex(/^[0-9a-f]{16}$/, 'must be 16 hexadecimal digits');
+const shortly = onFirstUse(() => z.string().regex(/^[0-9a-f]{16}$/, 'must be 16 hexadecimal digits'));
 
 /** One answer to one test. */
-export const TestResult = z.strictObject({
-  /** The test it answers. */
-  // It names the switches that are thrown: as many as a box can have, each by its id.
-  test: z.string().min(1, 'must name a test').max(8000, 'must be at most 8000 characters'),
-  says: Said,
-  at: z.iso.datetime(),
-  by: oneLine(60).default(''),
-  /** The box as it was then, in short: a reading of another wiring is none of this one. */
-  of: shortly,
-});
+export const TestResult = onFirstUse(() =>
+  z.strictObject({
+    /** The test it answers. */
+    // It names the switches that are thrown: as many as a box can have, each by its id.
+    test: z.string().min(1, 'must name a test').max(8000, 'must be at most 8000 characters'),
+    says: Said,
+    at: z.iso.datetime(),
+    by: oneLine(60).default(''),
+    /** The box as it was then, in short: a reading of another wiring is none of this one. */
+    of: shortly,
+  }),
+);
 export type TestResult = z.output<typeof TestResult>;
 
 /** The most answers a box keeps. */
@@ -61,21 +68,25 @@ export const VERDICTS = {
 } as const;
 export type TestVerdict = keyof typeof VERDICTS;
 
-const provings = z.array(z.iso.datetime()).max(200, 'must be at most 200 times').default([]);
+const provings = onFirstUse(() =>
+  z.array(z.iso.datetime()).max(200, 'must be at most 200 times').default([]),
+);
 
-export const Closing = z.strictObject({
-  /** When an instrument was proved on a known live source, each time. */
-  proved: z.strictObject({ plug: provings, meter: provings }).default({ plug: [], meter: [] }),
-  results: z.array(TestResult).max(RESULTS_MOST, `must be at most ${RESULTS_MOST} answers`).default([]),
-  /** What could be said of the whole after the newest answer. */
-  outcome: z
-    .strictObject({
-      verdict: z.enum(Object.keys(VERDICTS) as [TestVerdict, ...TestVerdict[]]),
-      at: z.iso.datetime(),
-      of: shortly,
-    })
-    .optional(),
-});
+export const Closing = onFirstUse(() =>
+  z.strictObject({
+    /** When an instrument was proved on a known live source, each time. */
+    proved: z.strictObject({ plug: provings, meter: provings }).default({ plug: [], meter: [] }),
+    results: z.array(TestResult).max(RESULTS_MOST, `must be at most ${RESULTS_MOST} answers`).default([]),
+    /** What could be said of the whole after the newest answer. */
+    outcome: z
+      .strictObject({
+        verdict: z.enum(Object.keys(VERDICTS) as [TestVerdict, ...TestVerdict[]]),
+        at: z.iso.datetime(),
+        of: shortly,
+      })
+      .optional(),
+  }),
+);
 export type Closing = z.output<typeof Closing>;
 
 /** An instrument that was proved serves a day’s work, in hours. Common practice, no source. */

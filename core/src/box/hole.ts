@@ -8,6 +8,7 @@ import { z } from 'zod';
 import { inches, type Length } from '../quantity/length.ts';
 import { oneLine } from './one-line.ts';
 import { lengthOf, writtenLength } from './texts.ts';
+import { onFirstUse } from './on-first-use.ts';
 
 /** How a box is held in its opening. */
 export const HOLDS = {
@@ -33,80 +34,92 @@ export const ON_FACE = [
 export const USES = { receptacle: 'receptacle', counter: 'over a counter', switch: 'switch' } as const;
 
 const far = inches(1200);
-const place = writtenLength('any', far, '100 ft');
-const size = writtenLength('more', far, '100 ft');
-const orNothing = writtenLength('nothing', far, '100 ft');
-const gangs = z
-  .int('must be a whole number of gangs')
-  .min(1, 'must be at least 1 gang')
-  .max(6, 'must be at most 6 gangs');
+const place = onFirstUse(() => writtenLength('any', far, '100 ft'));
+const size = onFirstUse(() => writtenLength('more', far, '100 ft'));
+const orNothing = onFirstUse(() => writtenLength('nothing', far, '100 ft'));
+const gangs = onFirstUse(() =>
+  z
+    .int('must be a whole number of gangs')
+    .min(1, 'must be at least 1 gang')
+    .max(6, 'must be at most 6 gangs'),
+);
 
 /** An opening that is not the usual one of its kind. */
-const opening = { width: size.optional(), height: size.optional() };
+const opening = onFirstUse(() => ({ width: size.optional(), height: size.optional() }));
 
-const Wall = z.strictObject({
-  kind: z.enum(['wall', 'ceiling']).default('wall'),
-  /** Centres of the studs or joists. */
-  studs: z
-    .array(place)
-    .min(2, 'must be at least two studs: a bay lies between two')
-    .max(60, 'must be at most 60 studs'),
-  stud: size.default('1 1/2 in'),
-  cavity: size,
-  board: size,
-  /** What is laid over the board: tile, panelling. */
-  finish: orNothing.default('0 in'),
-  /** Floor to ceiling; of a ceiling, the other way across. */
-  height: size.default('96 in'),
-  /** Framing at the bottom and at the top; none in a ceiling. */
-  plates: z.strictObject({ bottom: orNothing, top: orNothing }).optional(),
-});
+const Wall = onFirstUse(() =>
+  z.strictObject({
+    kind: z.enum(['wall', 'ceiling']).default('wall'),
+    /** Centres of the studs or joists. */
+    studs: z
+      .array(place)
+      .min(2, 'must be at least two studs: a bay lies between two')
+      .max(60, 'must be at most 60 studs'),
+    stud: size.default('1 1/2 in'),
+    cavity: size,
+    board: size,
+    /** What is laid over the board: tile, panelling. */
+    finish: orNothing.default('0 in'),
+    /** Floor to ceiling; of a ceiling, the other way across. */
+    height: size.default('96 in'),
+    /** Framing at the bottom and at the top; none in a ceiling. */
+    plates: z.strictObject({ bottom: orNothing, top: orNothing }).optional(),
+  }),
+);
 
-const There = z.strictObject({
-  gangs,
-  kind: z.enum(Object.keys(HOLDS) as [Hold, ...Hold[]]),
-  x: place,
-  y: place,
-  /** Which side is fixed to a stud; told from the studs where it is not said. */
-  fixed: z.enum(['left', 'right', 'none']).optional(),
-  ...opening,
-});
+const There = onFirstUse(() =>
+  z.strictObject({
+    gangs,
+    kind: z.enum(Object.keys(HOLDS) as [Hold, ...Hold[]]),
+    x: place,
+    y: place,
+    /** Which side is fixed to a stud; told from the studs where it is not said. */
+    fixed: z.enum(['left', 'right', 'none']).optional(),
+    ...opening,
+  }),
+);
 
-const Obstacle = z.strictObject({
-  what: oneLine(60).trim().min(1, 'must say what it is, such as “pipe”'),
-  x: place,
-  y: place,
-  width: orNothing,
-  height: orNothing,
-  /** How much of the cavity it takes, from the back; without it, all of it. */
-  depth: size.optional(),
-  /** In the cavity or on the finished face; told by the word where it is not said. */
-  on: z.enum(['cavity', 'face']).optional(),
-});
+const Obstacle = onFirstUse(() =>
+  z.strictObject({
+    what: oneLine(60).trim().min(1, 'must say what it is, such as “pipe”'),
+    x: place,
+    y: place,
+    width: orNothing,
+    height: orNothing,
+    /** How much of the cavity it takes, from the back; without it, all of it. */
+    depth: size.optional(),
+    /** In the cavity or on the finished face; told by the word where it is not said. */
+    on: z.enum(['cavity', 'face']).optional(),
+  }),
+);
 export type Obstacle = z.output<typeof Obstacle>;
 
 export const isOnFace = ({ on, what }: Obstacle): boolean =>
   on === undefined ? ON_FACE.some((word) => new RegExp(`\\b${word}\\b`, 'i').test(what)) : on === 'face';
 
 /** Clearances that are common practice and may be set: a part of another make needs others. */
-const Clear = z.strictObject({
-  /** Sound board on each side of the opening: ears and flanges overlap it by about 3/16 in and want this much. */
-  board: orNothing.default('1/2 in'),
-  /** How far the clamps swing above and below the opening. */
-  swing: orNothing.default('1/2 in'),
-  /** The layers a clamp takes. */
-  clampLeast: orNothing.default('1/4 in'),
-  clampMost: size.default('1 1/4 in'),
-});
+const Clear = onFirstUse(() =>
+  z.strictObject({
+    /** Sound board on each side of the opening: ears and flanges overlap it by about 3/16 in and want this much. */
+    board: orNothing.default('1/2 in'),
+    /** How far the clamps swing above and below the opening. */
+    swing: orNothing.default('1/2 in'),
+    /** The layers a clamp takes. */
+    clampLeast: orNothing.default('1/4 in'),
+    clampMost: size.default('1 1/4 in'),
+  }),
+);
 
-const New = z.strictObject({
-  gangs,
-  kind: z.enum(Object.keys(HOLDS) as [Hold, ...Hold[]]),
-  depth: size,
-  ...opening,
-});
+const New = onFirstUse(() =>
+  z.strictObject({
+    gangs,
+    kind: z.enum(Object.keys(HOLDS) as [Hold, ...Hold[]]),
+    depth: size,
+    ...opening,
+  }),
+);
 
-const fields = {
+const fields = onFirstUse(() => ({
   wall: Wall,
   there: There.optional(),
   obstacles: z.array(Obstacle).max(100, 'must be at most 100 obstacles').default([]),
@@ -120,18 +133,20 @@ const fields = {
   clear: Clear.default(Clear.parse({})),
   /** The old opening is closed with board and compound before the new one is cut. */
   patched: z.boolean().default(false),
-};
+}));
 
 /** What is asked of the planner. */
-export const CutInAsk = z.strictObject({ ...fields, new: New }).superRefine(agree);
+export const CutInAsk = onFirstUse(() => z.strictObject({ ...fields, new: New }).superRefine(agree));
 export type CutInAsk = z.output<typeof CutInAsk>;
 
 /** What is kept with a box: of the new box only what is not as the plan of the box has it. */
-export const Hole = z.strictObject({ ...fields, new: New.partial().default({}) }).superRefine(agree);
+export const Hole = onFirstUse(() =>
+  z.strictObject({ ...fields, new: New.partial().default({}) }).superRefine(agree),
+);
 export type Hole = z.output<typeof Hole>;
 
 /** What is measured must agree with itself. */
-function agree(ask: Omit<CutInAsk, 'new'>, problem: z.RefinementCtx): void {
+function agree(ask: z.output<z.ZodObject<typeof fields>>, problem: z.RefinementCtx): void {
   const refuse = (path: (string | number)[], message: string) =>
     problem.addIssue({ code: 'custom', path, message });
   const studs = ask.wall.studs.map((text, nth) => ({ nth, at: readable(text) }));

@@ -5,14 +5,17 @@
 import { z } from 'zod';
 import { landTick, readTick, tapeTick } from './tick.ts';
 import type { Wiring } from './work.ts';
+import { onFirstUse } from './on-first-use.ts';
 
 /** One tick: of a joint (whatever its number is in the plan of the day), of a terminal, of the tape round a device. */
-export const MadeUp = z.strictObject({
-  /** `joint`, or the tick of a terminal or a tape. */
-  tick: z.string().max(80),
-  /** What met there, by its ends. */
-  meets: z.string().max(20_000),
-});
+export const MadeUp = onFirstUse(() =>
+  z.strictObject({
+    /** `joint`, or the tick of a terminal or a tape. */
+    tick: z.string().max(80),
+    /** What met there, by its ends. */
+    meets: z.string().max(20_000),
+  }),
+);
 export type MadeUp = z.output<typeof MadeUp>;
 
 const JOINT = 'joint';

@@ -6,6 +6,7 @@ import { z } from 'zod';
 import { BREAKERS } from '../edition/index.ts';
 import { oneLine } from './one-line.ts';
 import { keysOf } from './words.ts';
+import { onFirstUse } from './on-first-use.ts';
 
 /** How the breaker of a circuit was found, the surest last. */
 export const FOUND_BY = {
@@ -18,77 +19,81 @@ export type FoundBy = keyof typeof FOUND_BY;
 /** What a breaker protects against beside overcurrent, as somebody read on it. */
 export const PROTECTION_WORDS = { gfci: 'ground fault', afci: 'arc fault', dual: 'both' } as const;
 
-const id = z.string().regex(/^[a-z0-9-]{1,40}$/, 'must be 1 to 40 of a–z, 0–9 and “-”');
+const id = onFirstUse(() => z.string().regex(/^[a-z0-9-]{1,40}$/, 'must be 1 to 40 of a–z, 0–9 and “-”'));
 
 /** The most spaces of a panel. */
 export const SPACES_MOST = 84;
 
-export const PanelCircuit = z.strictObject({
-  id,
-  /** The space its breaker takes; a two-pole one takes the second after it too. */
-  space: z
-    .int('must be a whole number')
-    .min(1, 'must be a space from 1')
-    .max(SPACES_MOST, `must be a space up to ${SPACES_MOST}`),
-  poles: z.literal([1, 2], { error: 'must be 1 or 2 poles' }).default(1),
-  /** The breaker whose handle is tied to its own: they go off together (210.4(B), 210.7; from memory). */
-  tie: id.optional(),
-  amps: z.literal([...BREAKERS]).optional(),
-  /** The label as it was found. */
-  label: oneLine(80).default(''),
-  /** The label as it ought to be, where it was wrong or missing. */
-  corrected: oneLine(80).optional(),
-  /** What its breaker protects against, as somebody read on it. */
-  protection: z.enum(keysOf(PROTECTION_WORDS)).optional(),
-  foundBy: z.enum(Object.keys(FOUND_BY) as [FoundBy, ...FoundBy[]]).optional(),
-  /** How strong the tracer was at it, pass by pass, 0 to 10. */
-  passes: z
-    .array(z.int().min(0, 'must be 0 to 10').max(10, 'must be 0 to 10'))
-    .max(6, 'must be at most 6 passes')
-    .default([]),
-  /** The most minutes it may be off at a stretch: a freezer, a medical device. */
-  offMost: z
-    .int('must be whole minutes')
-    .min(1, 'must be at least 1 minute')
-    .max(10_000, 'must be at most 10000 minutes')
-    .optional(),
-  /** Why it may not be off longer. */
-  because: oneLine(80).optional(),
-});
+export const PanelCircuit = onFirstUse(() =>
+  z.strictObject({
+    id,
+    /** The space its breaker takes; a two-pole one takes the second after it too. */
+    space: z
+      .int('must be a whole number')
+      .min(1, 'must be a space from 1')
+      .max(SPACES_MOST, `must be a space up to ${SPACES_MOST}`),
+    poles: z.literal([1, 2], { error: 'must be 1 or 2 poles' }).default(1),
+    /** The breaker whose handle is tied to its own: they go off together (210.4(B), 210.7; from memory). */
+    tie: id.optional(),
+    amps: z.literal([...BREAKERS]).optional(),
+    /** The label as it was found. */
+    label: oneLine(80).default(''),
+    /** The label as it ought to be, where it was wrong or missing. */
+    corrected: oneLine(80).optional(),
+    /** What its breaker protects against, as somebody read on it. */
+    protection: z.enum(keysOf(PROTECTION_WORDS)).optional(),
+    foundBy: z.enum(Object.keys(FOUND_BY) as [FoundBy, ...FoundBy[]]).optional(),
+    /** How strong the tracer was at it, pass by pass, 0 to 10. */
+    passes: z
+      .array(z.int().min(0, 'must be 0 to 10').max(10, 'must be 0 to 10'))
+      .max(6, 'must be at most 6 passes')
+      .default([]),
+    /** The most minutes it may be off at a stretch: a freezer, a medical device. */
+    offMost: z
+      .int('must be whole minutes')
+      .min(1, 'must be at least 1 minute')
+      .max(10_000, 'must be at most 10000 minutes')
+      .optional(),
+    /** Why it may not be off longer. */
+    because: oneLine(80).optional(),
+  }),
+);
 export type PanelCircuit = z.output<typeof PanelCircuit>;
 
 /** The spaces a breaker takes: `3`, or `3` and `5`. Common practice: the two poles stand one under the other. */
 export const spacesOf = ({ space, poles }: Pick<PanelCircuit, 'space' | 'poles'>): readonly number[] =>
   poles === 2 ? [space, space + 2] : [space];
 
-export const Panel = z
-  .strictObject({
-    circuits: z.array(PanelCircuit).max(SPACES_MOST, `must be at most ${SPACES_MOST} circuits`).default([]),
-  })
-  .superRefine(({ circuits }, problem) => {
-    const taken = new Map<number, number>();
-    const ids = new Set(circuits.map((one) => one.id));
-    circuits.forEach((one, nth) => {
-      for (const space of spacesOf(one)) {
-        const other = taken.get(space);
-        if (other !== undefined)
+export const Panel = onFirstUse(() =>
+  z
+    .strictObject({
+      circuits: z.array(PanelCircuit).max(SPACES_MOST, `must be at most ${SPACES_MOST} circuits`).default([]),
+    })
+    .superRefine(({ circuits }, problem) => {
+      const taken = new Map<number, number>();
+      const ids = new Set(circuits.map((one) => one.id));
+      circuits.forEach((one, nth) => {
+        for (const space of spacesOf(one)) {
+          const other = taken.get(space);
+          if (other !== undefined)
+            problem.addIssue({
+              code: 'custom',
+              path: ['circuits', nth, 'space'],
+              message: `space ${space} is taken by circuit ${circuits[other]?.space ?? ''} already; accepted is a space that is free`,
+            });
+          taken.set(space, nth);
+        }
+        if (one.tie !== undefined && (!ids.has(one.tie) || one.tie === one.id))
           problem.addIssue({
             code: 'custom',
-            path: ['circuits', nth, 'space'],
-            message: `space ${space} is taken by circuit ${circuits[other]?.space ?? ''} already; accepted is a space that is free`,
+            path: ['circuits', nth, 'tie'],
+            message: 'must name another circuit of the panel',
           });
-        taken.set(space, nth);
-      }
-      if (one.tie !== undefined && (!ids.has(one.tie) || one.tie === one.id))
-        problem.addIssue({
-          code: 'custom',
-          path: ['circuits', nth, 'tie'],
-          message: 'must name another circuit of the panel',
-        });
-    });
-    if (ids.size < circuits.length)
-      problem.addIssue({ code: 'custom', path: ['circuits'], message: 'two circuits have the same id' });
-  });
+      });
+      if (ids.size < circuits.length)
+        problem.addIssue({ code: 'custom', path: ['circuits'], message: 'two circuits have the same id' });
+    }),
+);
 export type Panel = z.output<typeof Panel>;
 export const NO_PANEL: Panel = { circuits: [] };
 

@@ -4,11 +4,14 @@
  */
 import { z } from 'zod';
 import { oneLine } from './one-line.ts';
+import { onFirstUse } from './on-first-use.ts';
 
 /** What a cable or a conductor of it is called. */
-export const readingName = oneLine(60).refine((text) => text.trim() !== '', 'must not be empty');
+export const readingName = onFirstUse(() =>
+  oneLine(60).refine((text) => text.trim() !== '', 'must not be empty'),
+);
 const conductor = readingName;
-const far = z.enum(['on', 'off']).optional();
+const far = onFirstUse(() => z.enum(['on', 'off']).optional());
 
 /** The classes a meter’s figure falls into, in volts (handbook 20, 23): near 0, stray on a floating conductor, 120, 240. */
 const CLASSES = [
@@ -27,27 +30,31 @@ export function voltsOf(says: number | 'float'): Volts | undefined {
   return CLASSES.find(({ from, to }) => size >= from && size < to)?.says;
 }
 
-const volts = z.union([z.number(), z.literal('float')]).refine((says) => voltsOf(says) !== undefined, {
-  error: ({ input }) =>
-    `${String(input)} is no reading of a house’s circuits; accepted are 0 to 150 and 190 to 270 V, or “float”`,
-});
+const volts = onFirstUse(() =>
+  z.union([z.number(), z.literal('float')]).refine((says) => voltsOf(says) !== undefined, {
+    error: ({ input }) =>
+      `${String(input)} is no reading of a house’s circuits; accepted are 0 to 150 and 190 to 270 V, or “float”`,
+  }),
+);
 
 /** One reading. `far`: how the switch at the other end of that cable stands, if it was thrown to see. */
-export const Reading = z.discriminatedUnion('test', [
-  z.strictObject({ test: z.literal('volts'), from: conductor, to: conductor, says: volts, far }),
-  z.strictObject({ test: z.literal('noncontact'), at: conductor, says: z.enum(['live', 'dead']) }),
-  z.strictObject({
-    test: z.literal('continuity'),
-    from: conductor,
-    to: conductor,
-    says: z.enum(['closed', 'open']),
-    far,
-  }),
-  z.strictObject({
-    test: z.literal('energize'),
-    cable: readingName,
-    says: z.enum(['light', 'outlet', 'switch', 'nothing']),
-    far,
-  }),
-]);
+export const Reading = onFirstUse(() =>
+  z.discriminatedUnion('test', [
+    z.strictObject({ test: z.literal('volts'), from: conductor, to: conductor, says: volts, far }),
+    z.strictObject({ test: z.literal('noncontact'), at: conductor, says: z.enum(['live', 'dead']) }),
+    z.strictObject({
+      test: z.literal('continuity'),
+      from: conductor,
+      to: conductor,
+      says: z.enum(['closed', 'open']),
+      far,
+    }),
+    z.strictObject({
+      test: z.literal('energize'),
+      cable: readingName,
+      says: z.enum(['light', 'outlet', 'switch', 'nothing']),
+      far,
+    }),
+  ]),
+);
 export type Reading = z.output<typeof Reading>;

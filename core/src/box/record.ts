@@ -14,73 +14,80 @@ import { Surface } from './surface.ts';
 import { ticksBeside } from './ticks-beside.ts';
 import { StoredBox } from './versions.ts';
 import { CONDITIONS, keysOf, SAFE_STEPS, STAGES, STUDS } from './words.ts';
+import { onFirstUse } from './on-first-use.ts';
 
 /** An id a client may make itself, so that a record can be made without signal. */
-export const RecordId = z.string().regex(/^[a-z0-9-]{8,40}$/, 'must be 8 to 40 of a–z, 0–9 and “-”');
+export const RecordId = onFirstUse(() =>
+  z.string().regex(/^[a-z0-9-]{8,40}$/, 'must be 8 to 40 of a–z, 0–9 and “-”'),
+);
 
 const name = (what: string) => oneLine(80).trim().min(1, `must name the ${what}`);
 
 /** What a person says of a job. */
-export const JobFields = z.strictObject({
-  name: name('job'),
-  edition: z.enum(EDITION_IDS).default(DEFAULT_EDITION),
-  /** Nobody chose the edition yet: it is the usual one, and asked about where two of them differ. */
-  editionAssumed: z.boolean().optional(),
-  note: z.string().max(4000, 'must be at most 4000 characters').default(''),
-  /** The circuits of the house. */
-  panel: Panel.default(NO_PANEL),
-  /** The cables between its boxes. */
-  links: Links.default([]),
-});
+export const JobFields = onFirstUse(() =>
+  z.strictObject({
+    name: name('job'),
+    edition: z.enum(EDITION_IDS).default(DEFAULT_EDITION),
+    /** Nobody chose the edition yet: it is the usual one, and asked about where two of them differ. */
+    editionAssumed: z.boolean().optional(),
+    note: z.string().max(4000, 'must be at most 4000 characters').default(''),
+    /** The circuits of the house. */
+    panel: Panel.default(NO_PANEL),
+    /** The cables between its boxes. */
+    links: Links.default([]),
+  }),
+);
 export type JobFields = z.output<typeof JobFields>;
 
 /** The most photos kept with one box. */
 export const PHOTOS_MOST = 12;
 
 /** What one sees at the open box and the count does not need. */
-export const Seen = z.strictObject({
-  stud: z.enum(STUDS).optional(),
-  conditions: z
-    .array(z.enum(keysOf(CONDITIONS)))
-    .max(20)
-    .default([]),
-  note: z.string().max(4000, 'must be at most 4000 characters').default(''),
-  /** Steps of making safe that were ticked; `off` and `dead` are older ones, told one by one in `safety` now. */
-  safe: z
-    .array(z.enum(keysOf(SAFE_STEPS)))
-    .max(10)
-    .default([]),
-  /** Breakers that are off and conductors that were proved dead. */
-  safety: Safety.default(Safety.parse({})),
-  /** Readings taken to tell which cable is what; a cable is named by its piece. */
-  readings: z.array(Reading).max(200, 'must be at most 200 readings').default([]),
-  /** The tester was proved on a known live source before and after them. */
-  testerProved: z.boolean().default(false),
-  /** What was tested when it was closed. */
-  closing: Closing.default(Closing.parse({})),
-  /** The wall it stands in and the opening that is planned, once something was measured. */
-  hole: Hole.optional(),
-  /** Surface raceway that starts from it. */
-  surface: Surface.optional(),
-  /** Minutes of work in it, for the plan of the day; 0 leaves it out, nothing said takes what is usual. */
-  minutes: z
-    .int('must be whole minutes')
-    .min(0, 'must be at least 0 minutes')
-    .max(10_000, 'must be at most 10000 minutes')
-    .optional(),
-  /** The remedy that was taken into the plan, up to three steps, and why it was chosen. */
-  remedy: z.array(z.string().max(400)).max(4).default([]),
-  /** Joints and terminals ticked as made up, each with what met there. */
-  made: z.array(MadeUp).max(2000, 'must be at most 2000 ticks').default([]),
-  /** Photos kept with the box, oldest first. */
-  photos: z.array(RecordId).max(PHOTOS_MOST, `must be at most ${PHOTOS_MOST} photos`).default([]),
-});
+export const Seen = onFirstUse(() =>
+  z.strictObject({
+    stud: z.enum(STUDS).optional(),
+    conditions: z
+      .array(z.enum(keysOf(CONDITIONS)))
+      .max(20)
+      .default([]),
+    note: z.string().max(4000, 'must be at most 4000 characters').default(''),
+    /** Steps of making safe that were ticked; `off` and `dead` are older ones, told one by one in `safety` now. */
+    safe: z
+      .array(z.enum(keysOf(SAFE_STEPS)))
+      .max(10)
+      .default([]),
+    /** Breakers that are off and conductors that were proved dead. */
+    safety: Safety.default(Safety.parse({})),
+    /** Readings taken to tell which cable is what; a cable is named by its piece. */
+    readings: z.array(Reading).max(200, 'must be at most 200 readings').default([]),
+    /** The tester was proved on a known live source before and after them. */
+    testerProved: z.boolean().default(false),
+    /** What was tested when it was closed. */
+    closing: Closing.default(Closing.parse({})),
+    /** The wall it stands in and the opening that is planned, once something was measured. */
+    hole: Hole.optional(),
+    /** Surface raceway that starts from it. */
+    surface: Surface.optional(),
+    /** Minutes of work in it, for the plan of the day; 0 leaves it out, nothing said takes what is usual. */
+    minutes: z
+      .int('must be whole minutes')
+      .min(0, 'must be at least 0 minutes')
+      .max(10_000, 'must be at most 10000 minutes')
+      .optional(),
+    /** The remedy that was taken into the plan, up to three steps, and why it was chosen. */
+    remedy: z.array(z.string().max(400)).max(4).default([]),
+    /** Joints and terminals ticked as made up, each with what met there. */
+    made: z.array(MadeUp).max(2000, 'must be at most 2000 ticks').default([]),
+    /** Photos kept with the box, oldest first. */
+    photos: z.array(RecordId).max(PHOTOS_MOST, `must be at most ${PHOTOS_MOST} photos`).default([]),
+  }),
+);
 export type Seen = z.output<typeof Seen>;
 /** A box of which nothing was seen yet. */
 export const nothingSeen = (): Seen => Seen.parse({});
 
 /** What a person says of a box beside what is in it, field by field. */
-export const BOX_FIELDS = {
+export const BOX_FIELDS = onFirstUse(() => ({
   name: name('box'),
   room: oneLine(80).trim().default(''),
   circuit: oneLine(40).trim().default(''),
@@ -92,113 +99,123 @@ export const BOX_FIELDS = {
   /** How it was found, once a change is planned. */
   found: StoredBox.nullable().default(null),
   seen: Seen.default(nothingSeen),
-};
+}));
 
 /** A record of a box with more fields; one of an earlier version kept its ticks in the document. */
 const boxWith = <S extends z.ZodRawShape>(more: S) =>
   z.preprocess(ticksBeside, z.strictObject({ ...BOX_FIELDS, ...more }));
 
 /** What a person says of a box. */
-export const BoxFields = boxWith({});
+export const BoxFields = onFirstUse(() => boxWith({}));
 export type BoxFields = z.output<typeof BoxFields>;
 /** As it is written by hand: what has a usual value may be left out. */
 export type BoxFieldsIn = z.input<z.ZodObject<typeof BOX_FIELDS>>;
 
-const stamps = {
+const stamps = onFirstUse(() => ({
   id: RecordId,
   /** Goes up by one with each write; a write names the version it was made from. */
   version: z.int().min(1),
   createdAt: z.iso.datetime(),
   updatedAt: z.iso.datetime(),
-};
+}));
 
 /** A job as it is stored. */
-export const Job = JobFields.extend({ ...stamps, demo: z.boolean() });
+export const Job = onFirstUse(() => JobFields.extend({ ...stamps, demo: z.boolean() }));
 export type Job = z.output<typeof Job>;
 
 /** How many boxes of a job its card shows. */
 export const JOB_PREVIEW = 8;
 
 /** A stored box that this program cannot read: it is kept as it is, and told. */
-export const UnreadableBox = z.object({
-  id: RecordId,
-  name: z.string(),
-  room: z.string(),
-  version: z.int().min(1),
-  /** Why, in words. */
-  why: z.string(),
-});
+export const UnreadableBox = onFirstUse(() =>
+  z.object({
+    id: RecordId,
+    name: z.string(),
+    room: z.string(),
+    version: z.int().min(1),
+    /** Why, in words. */
+    why: z.string(),
+  }),
+);
 export type UnreadableBox = z.output<typeof UnreadableBox>;
 
 /** A job with what its card shows. */
-export const JobCard = Job.extend({
-  boxes: z.int(),
-  over: z.int(),
-  unknown: z.int(),
-  /** Boxes that are legal as recorded, and could be over by what nobody recorded. */
-  open: z.int().default(0),
-  /** Boxes that cannot be read here. */
-  unreadable: z.int().default(0),
-  /** The first boxes, for their small vessels. */
-  preview: z.array(z.object({ id: RecordId, box: StoredBox })).max(JOB_PREVIEW),
-});
+export const JobCard = onFirstUse(() =>
+  Job.extend({
+    boxes: z.int(),
+    over: z.int(),
+    unknown: z.int(),
+    /** Boxes that are legal as recorded, and could be over by what nobody recorded. */
+    open: z.int().default(0),
+    /** Boxes that cannot be read here. */
+    unreadable: z.int().default(0),
+    /** The first boxes, for their small vessels. */
+    preview: z.array(z.object({ id: RecordId, box: StoredBox })).max(JOB_PREVIEW),
+  }),
+);
 export type JobCard = z.output<typeof JobCard>;
 
 /** A box as it is stored. */
-export const BoxRecord = boxWith({ ...stamps, jobId: RecordId });
+export const BoxRecord = onFirstUse(() => boxWith({ ...stamps, jobId: RecordId }));
 export type BoxRecord = z.output<typeof BoxRecord>;
 
 /** One state of a box in its history: what was stored, and when. */
-export const BoxState = z.object({
-  version: z.int().min(1),
-  at: z.iso.datetime(),
-  stage: z.enum(keysOf(STAGES)),
-  box: StoredBox,
-  found: StoredBox.nullable(),
-});
+export const BoxState = onFirstUse(() =>
+  z.object({
+    version: z.int().min(1),
+    at: z.iso.datetime(),
+    stage: z.enum(keysOf(STAGES)),
+    box: StoredBox,
+    found: StoredBox.nullable(),
+  }),
+);
 export type BoxState = z.output<typeof BoxState>;
 
 /**
  * Bodies of the writes. Each may name itself by an `operation`: sent again under the same id it is taken once, and
  * answered with what it did.
  */
-const operation = RecordId.optional();
-export const NewJob = JobFields.extend({ id: RecordId.optional(), operation });
-export const NewBox = boxWith({ id: RecordId.optional(), operation });
+const operation = onFirstUse(() => RecordId.optional());
+export const NewJob = onFirstUse(() => JobFields.extend({ id: RecordId.optional(), operation }));
+export const NewBox = onFirstUse(() => boxWith({ id: RecordId.optional(), operation }));
 /** What an older program does not know of a job stays as it is stored. */
-export const JobChange = JobFields.extend({
-  panel: Panel.optional(),
-  links: Links.optional(),
-  version: z.int().min(1),
-  operation,
-});
-export const BoxChange = boxWith({ version: z.int().min(1), operation });
+export const JobChange = onFirstUse(() =>
+  JobFields.extend({
+    panel: Panel.optional(),
+    links: Links.optional(),
+    version: z.int().min(1),
+    operation,
+  }),
+);
+export const BoxChange = onFirstUse(() => boxWith({ version: z.int().min(1), operation }));
 
 /** Each box of a job with the version of it that is meant. */
-export const BoxVersions = z.record(RecordId, z.int().min(1));
+export const BoxVersions = onFirstUse(() => z.record(RecordId, z.int().min(1)));
 export type BoxVersions = z.output<typeof BoxVersions>;
 
 /** What a deletion of a job says: what was seen of its boxes. What another changed since is asked about. */
-export const JobDeletion = z.strictObject({ boxes: BoxVersions.optional() });
+export const JobDeletion = onFirstUse(() => z.strictObject({ boxes: BoxVersions.optional() }));
 
 /** A record as a write by an operation is answered: what is stored now, and the version this write made. */
-const taken = z.int().min(1).optional();
-export const TakenJob = Job.extend({ taken });
-export const TakenBox = boxWith({ ...stamps, jobId: RecordId, taken });
+const taken = onFirstUse(() => z.int().min(1).optional());
+export const TakenJob = onFirstUse(() => Job.extend({ taken }));
+export const TakenBox = onFirstUse(() => boxWith({ ...stamps, jobId: RecordId, taken }));
 
 /** An error answer (RFC 9457), with the fields that were wrong and what each accepts. */
-export const Problem = z.object({
-  type: z.string(),
-  title: z.string(),
-  status: z.int(),
-  detail: z.string().optional(),
-  errors: z.array(z.object({ field: z.string(), accepted: z.string() })).optional(),
-  /** With a stale write (409): what the writer sent and what is stored now. */
-  yours: z.unknown().optional(),
-  stored: z.unknown().optional(),
-  /** With a stale deletion of a job: the boxes it has now. */
-  boxes: z.array(z.object({ id: RecordId, name: z.string(), version: z.int().min(1) })).optional(),
-});
+export const Problem = onFirstUse(() =>
+  z.object({
+    type: z.string(),
+    title: z.string(),
+    status: z.int(),
+    detail: z.string().optional(),
+    errors: z.array(z.object({ field: z.string(), accepted: z.string() })).optional(),
+    /** With a stale write (409): what the writer sent and what is stored now. */
+    yours: z.unknown().optional(),
+    stored: z.unknown().optional(),
+    /** With a stale deletion of a job: the boxes it has now. */
+    boxes: z.array(z.object({ id: RecordId, name: z.string(), version: z.int().min(1) })).optional(),
+  }),
+);
 export type Problem = z.output<typeof Problem>;
 
 /** Whether somebody chose the edition a box is counted by. */

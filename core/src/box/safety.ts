@@ -9,16 +9,19 @@ import { oneLine } from './one-line.ts';
 import { circuitNamed, nameInPanel, NO_PANEL, type Panel, type PanelCircuit, tiedTo } from './panel.ts';
 import { readingName } from './reading.ts';
 import type { SafeStep, Stage } from './words.ts';
+import { onFirstUse } from './on-first-use.ts';
 
 /** What was done to make it safe, beside the steps that are ticked. */
-export const Safety = z.strictObject({
-  /** Circuits whose breaker is off, by name; true where it is locked or tagged too. */
-  off: z.record(oneLine(40), z.boolean()).default({}),
-  /** Conductors that were proved dead: `i1.0.black`. */
-  dead: z.array(readingName).max(600).default([]),
-  /** When the last of it was done. */
-  at: z.iso.datetime().nullable().default(null),
-});
+export const Safety = onFirstUse(() =>
+  z.strictObject({
+    /** Circuits whose breaker is off, by name; true where it is locked or tagged too. */
+    off: z.record(oneLine(40), z.boolean()).default({}),
+    /** Conductors that were proved dead: `i1.0.black`. */
+    dead: z.array(readingName).max(600).default([]),
+    /** When the last of it was done. */
+    at: z.iso.datetime().nullable().default(null),
+  }),
+);
 export type Safety = z.output<typeof Safety>;
 
 /** After so long a pause it is asked again, in minutes. Common practice, no source. */

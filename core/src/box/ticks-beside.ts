@@ -5,12 +5,15 @@
 import { z } from 'zod';
 import { madeUp } from './made-up.ts';
 import { Wiring } from './work.ts';
+import { onFirstUse } from './on-first-use.ts';
 
 /** What is looked for in an earlier document. */
-const Earlier = z.object({
-  version: z.int().max(2),
-  work: z.object({ plan: Wiring, made: z.array(z.string().max(80)).min(1) }),
-});
+const Earlier = onFirstUse(() =>
+  z.object({
+    version: z.int().max(2),
+    work: z.object({ plan: Wiring, made: z.array(z.string().max(80)).min(1) }),
+  }),
+);
 
 /** A record of a box as it comes in at a border; one of today comes back untouched. */
 export function ticksBeside(record: unknown): unknown {

@@ -19,6 +19,7 @@ import { lineId } from './piece-id.ts';
 import { nextOf, type Over, withWork } from './set-up.ts';
 import { DocumentOne, type ItemOne } from './version-1.ts';
 import { type WorkPlan } from './work.ts';
+import { onFirstUse } from './on-first-use.ts';
 
 /** A document this code cannot read: it was written by a newer one, is none, or contradicts itself. */
 export class DocumentRefused extends Error {
@@ -56,16 +57,18 @@ export function bringUpToDate(document: unknown): unknown {
 }
 
 /** A box document of any version, as it comes in at a border. */
-export const StoredBox = z.preprocess((document, context) => {
-  try {
-    return bringUpToDate(document);
-  } catch (error) {
-    if (!(error instanceof DocumentRefused)) throw error;
-    for (const { path, message } of error.problems)
-      context.addIssue({ code: 'custom', path: [...path], message });
-    return z.NEVER;
-  }
-}, BoxDocument);
+export const StoredBox = onFirstUse(() =>
+  z.preprocess((document, context) => {
+    try {
+      return bringUpToDate(document);
+    } catch (error) {
+      if (!(error instanceof DocumentRefused)) throw error;
+      for (const { path, message } of error.problems)
+        context.addIssue({ code: 'custom', path: [...path], message });
+      return z.NEVER;
+    }
+  }, BoxDocument),
+);
 
 /** An id of version 1 that could be taken for one made anew is set apart from those. */
 const MADE_ANEW = /^[0-9a-hjkmnp-tv-z]{26}$/;

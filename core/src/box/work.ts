@@ -7,20 +7,23 @@ import { BREAKERS, SIZES } from '../edition/index.ts';
 import { oneLine } from './one-line.ts';
 import { isPieceId, isUlid, pieceId as piece } from './piece-id.ts';
 import { type CableRole, keysOf } from './words.ts';
+import { onFirstUse } from './on-first-use.ts';
 
-const circuitId = z.string().regex(/^[a-f]$/, 'must be a circuit a to f');
-const chainId = z.string().regex(/^way-\d{1,5}$/, 'must be a chain, such as “way-1”');
+const circuitId = onFirstUse(() => z.string().regex(/^[a-f]$/, 'must be a circuit a to f'));
+const chainId = onFirstUse(() => z.string().regex(/^way-\d{1,5}$/, 'must be a chain, such as “way-1”'));
 /**
  * A hot: the constant hot of a circuit (`a`), what a switch of the box gives (`i3.0`, or `i3.0.2` for the
  * second half of a combination device), what a far switch gives back (the cable’s piece), or what a
  * three-way chain gives (`way-1`).
  */
-const hot = z
-  .string()
-  .refine(
-    (text) => /^([a-f]|way-\d{1,5})$/.test(text) || isPieceId(text) || firstHalf(text) !== undefined,
-    'must name a circuit, a switch or a chain',
-  );
+const hot = onFirstUse(() =>
+  z
+    .string()
+    .refine(
+      (text) => /^([a-f]|way-\d{1,5})$/.test(text) || isPieceId(text) || firstHalf(text) !== undefined,
+      'must name a circuit, a switch or a chain',
+    ),
+);
 
 /** The device whose second half a hot is: `i3.0` of `i3.0.2`; undefined for any other hot. */
 export function firstHalf(text: string): string | undefined {
@@ -44,23 +47,25 @@ export const RUN_WORDS = {
 } as const;
 export type RunKind = keyof typeof RUN_WORDS;
 
-const label = oneLine(80);
+const label = onFirstUse(() => oneLine(80));
 
 /** A circuit that comes to the box. */
-export const Circuit = z.strictObject({
-  id: circuitId,
-  name: label.default(''),
-  breaker: z.literal([...BREAKERS]).optional(),
-  /** The circuit it shares a neutral with: a multiwire circuit, on the other leg of the service. */
-  partner: circuitId.optional(),
-});
+export const Circuit = onFirstUse(() =>
+  z.strictObject({
+    id: circuitId,
+    name: label.default(''),
+    breaker: z.literal([...BREAKERS]).optional(),
+    /** The circuit it shares a neutral with: a multiwire circuit, on the other leg of the service. */
+    partner: circuitId.optional(),
+  }),
+);
 export type Circuit = z.output<typeof Circuit>;
 
 /** Circuits a feed or a loop brings. */
-const circuits = z.array(circuitId).max(2);
+const circuits = onFirstUse(() => z.array(circuitId).max(2));
 /** Hots it takes away, the first on black, the second on red. */
-const hots = z.array(hot).max(2);
-const carried = {
+const hots = onFirstUse(() => z.array(hot).max(2));
+const carried = onFirstUse(() => ({
   /** A hot switched elsewhere comes on its red. */
   switched: z.literal(true).optional(),
   /** The GFCI whose LOAD side feeds it. */
@@ -74,19 +79,21 @@ const carried = {
   leads: z.enum(['line', 'load']).optional(),
   /** What the third conductor of a traveler cable carries. */
   third: z.enum(['neutral', 'supply', 'return']).optional(),
-};
+}));
 
 /** What one cable, luminaire or set of raceway conductors does, told in full. */
-export const Run = z.strictObject({
-  of: piece,
-  does: z.enum(keysOf(RUN_WORDS)),
-  circuits: circuits.default([]),
-  hots: hots.default([]),
-  ...carried,
-  /** Conductors of a raceway that belong to this run. */
-  wires: z.int().min(1).max(6).optional(),
-  name: label.optional(),
-});
+export const Run = onFirstUse(() =>
+  z.strictObject({
+    of: piece,
+    does: z.enum(keysOf(RUN_WORDS)),
+    circuits: circuits.default([]),
+    hots: hots.default([]),
+    ...carried,
+    /** Conductors of a raceway that belong to this run. */
+    wires: z.int().min(1).max(6).optional(),
+    name: label.optional(),
+  }),
+);
 export type Run = z.output<typeof Run>;
 
 /** Every word for what a cable does: those of the set-up, and the two of the count line that leave more open. */
@@ -96,26 +103,28 @@ const DUTY_WORDS: readonly (RunKind | CableRole)[] = [...keysOf(RUN_WORDS), 'loo
  * The duty of a cable, a luminaire or a set of raceway conductors, kept with it. As far as a count line or a
  * chip told it, only the word is there; once it is set up, its circuits and hots are too.
  */
-export const Duty = z
-  .strictObject({
-    does: z.literal(DUTY_WORDS),
-    circuits: circuits.optional(),
-    hots: hots.optional(),
-    ...carried,
-  })
-  .refine(({ circuits: brought, hots: taken }) => (brought === undefined) === (taken === undefined), {
-    path: ['hots'],
-    error: 'circuits and hots are told together',
-  })
-  .refine(({ does, hots: taken }) => taken === undefined || (does !== 'loop' && does !== 'load'), {
-    path: ['does'],
-    error: 'once its hots are told, it must be one of feed, out, leg, loop-out, loop-in, travelers, spare',
-  })
-  .refine(
-    ({ does: _does, circuits: _circuits, hots: taken, ...more }) =>
-      taken !== undefined || Object.keys(more).length === 0,
-    { path: ['hots'], error: 'must be told where more than the word is' },
-  );
+export const Duty = onFirstUse(() =>
+  z
+    .strictObject({
+      does: z.literal(DUTY_WORDS),
+      circuits: circuits.optional(),
+      hots: hots.optional(),
+      ...carried,
+    })
+    .refine(({ circuits: brought, hots: taken }) => (brought === undefined) === (taken === undefined), {
+      path: ['hots'],
+      error: 'circuits and hots are told together',
+    })
+    .refine(({ does, hots: taken }) => taken === undefined || (does !== 'loop' && does !== 'load'), {
+      path: ['does'],
+      error: 'once its hots are told, it must be one of feed, out, leg, loop-out, loop-in, travelers, spare',
+    })
+    .refine(
+      ({ does: _does, circuits: _circuits, hots: taken, ...more }) =>
+        taken !== undefined || Object.keys(more).length === 0,
+      { path: ['hots'], error: 'must be told where more than the word is' },
+    ),
+);
 export type Duty = z.output<typeof Duty>;
 
 /** The word of the count line for a duty: it does not tell which way a loop goes. */
@@ -129,7 +138,7 @@ export function roleOf(duty: Duty | undefined): CableRole | undefined {
 export const dutyOf = (role: CableRole): Duty => ({ does: role });
 
 /** What a device is wired for, kept with it. */
-const wired = {
+const wired = onFirstUse(() => ({
   circuit: circuitId.default('a'),
   /** Hot of each half of a receptacle, top first; one hot for both without it. */
   halves: z.tuple([hot, hot]).optional(),
@@ -143,90 +152,98 @@ const wired = {
   end: z.enum(['line', 'load']).optional(),
   /** The second half of a combination device; the first is a switch. */
   second: z.enum(['switch', 'receptacle']).optional(),
-};
-export const Wired = z.strictObject(wired);
+}));
+export const Wired = onFirstUse(() => z.strictObject(wired));
 export type Wired = z.output<typeof Wired>;
 
 /** What one device is wired for. */
-export const DeviceWork = z.strictObject({ of: piece, ...wired });
+export const DeviceWork = onFirstUse(() => z.strictObject({ of: piece, ...wired }));
 export type DeviceWork = z.output<typeof DeviceWork>;
 
 /** The ways of working a person chooses. Defaults: pigtails, no pre-twist, a spare neutral tail, pigtailed grounds. */
-export const Schools = z.strictObject({
-  /** `jumper`: devices are wired to each other, screw to screw, before they go in. */
-  splice: z.enum(['pigtail', 'feed-through', 'jumper']).default('pigtail'),
-  /** Tape round the terminals of a finished device. */
-  tape: z.boolean().default(false),
-  pretwist: z.boolean().default(false),
-  spareNeutral: z.boolean().default(true),
-  connector: z.enum(['twist', 'push', 'lever']).default('twist'),
-  ground: z.enum(['pigtail', 'self-grounding', 'yoke']).default('pigtail'),
-  /** Every joint is made anew, whatever was found. */
-  remake: z.literal(true).optional(),
-  /** Length of a pigtail, in. */
-  pigtail: z.int().min(6, 'must be at least 6 in').max(12, 'must be at most 12 in').default(8),
-});
+export const Schools = onFirstUse(() =>
+  z.strictObject({
+    /** `jumper`: devices are wired to each other, screw to screw, before they go in. */
+    splice: z.enum(['pigtail', 'feed-through', 'jumper']).default('pigtail'),
+    /** Tape round the terminals of a finished device. */
+    tape: z.boolean().default(false),
+    pretwist: z.boolean().default(false),
+    spareNeutral: z.boolean().default(true),
+    connector: z.enum(['twist', 'push', 'lever']).default('twist'),
+    ground: z.enum(['pigtail', 'self-grounding', 'yoke']).default('pigtail'),
+    /** Every joint is made anew, whatever was found. */
+    remake: z.literal(true).optional(),
+    /** Length of a pigtail, in. */
+    pigtail: z.int().min(6, 'must be at least 6 in').max(12, 'must be at most 12 in').default(8),
+  }),
+);
 export type Schools = z.output<typeof Schools>;
 
-const end = z.string().regex(/^[wtpx]:[a-z0-9.:-]{1,60}$/, 'must name an end, such as “w:i1.0:black”');
+const end = onFirstUse(() =>
+  z.string().regex(/^[wtpx]:[a-z0-9.:-]{1,60}$/, 'must name an end, such as “w:i1.0:black”'),
+);
 
 /** Who is joined to whom, and what lands where: planned or as found. */
-export const Wiring = z.strictObject({
-  /** Ends under one connector; several connectors where one cannot hold them. */
-  joints: z
-    .array(
-      z.strictObject({
-        id: z.string().regex(/^j\d{1,3}$/),
-        ends: z.array(end).min(1).max(200),
-        connectors: z.array(z.string().max(40)).max(6).default([]),
-      }),
-    )
-    .max(500),
-  /** Short pieces one cuts oneself; each has two ends. */
-  pigtails: z
-    .array(
-      z.strictObject({
-        id: z.string().regex(/^p\d{1,4}$/),
-        size: z.literal([...SIZES]),
-        colour: z.string().max(20),
-      }),
-    )
-    .max(1500),
-  /** A conductor or pigtail on a terminal or the box’s ground screw. */
-  lands: z.array(z.strictObject({ end, at: end })).max(1500),
-  /** Broken tabs: `i3.0:hot`, `i3.0:neutral`. */
-  broken: z.array(z.string().max(60)).max(240),
-  /** Whites used as hots, marked at this end. */
-  marked: z.array(end).max(500),
-  /** Conductors in push-in spring holes, as found. */
-  backstabbed: z.array(end).max(60).default([]),
-});
+export const Wiring = onFirstUse(() =>
+  z.strictObject({
+    /** Ends under one connector; several connectors where one cannot hold them. */
+    joints: z
+      .array(
+        z.strictObject({
+          id: z.string().regex(/^j\d{1,3}$/),
+          ends: z.array(end).min(1).max(200),
+          connectors: z.array(z.string().max(40)).max(6).default([]),
+        }),
+      )
+      .max(500),
+    /** Short pieces one cuts oneself; each has two ends. */
+    pigtails: z
+      .array(
+        z.strictObject({
+          id: z.string().regex(/^p\d{1,4}$/),
+          size: z.literal([...SIZES]),
+          colour: z.string().max(20),
+        }),
+      )
+      .max(1500),
+    /** A conductor or pigtail on a terminal or the box’s ground screw. */
+    lands: z.array(z.strictObject({ end, at: end })).max(1500),
+    /** Broken tabs: `i3.0:hot`, `i3.0:neutral`. */
+    broken: z.array(z.string().max(60)).max(240),
+    /** Whites used as hots, marked at this end. */
+    marked: z.array(end).max(500),
+    /** Conductors in push-in spring holes, as found. */
+    backstabbed: z.array(end).max(60).default([]),
+  }),
+);
 export type Wiring = z.output<typeof Wiring>;
 
-const shared = {
+const shared = onFirstUse(() => ({
   circuits: z.array(Circuit).min(1, 'must have a circuit').max(6),
   schools: Schools.default(Schools.parse({})),
   /** The wiring as it was found, entered by hand. */
   found: Wiring.optional(),
   /** Devices exchanged like for like: worn, and wired again terminal for terminal. */
   renewed: z.array(piece).max(240).optional(),
-};
+}));
 
 /**
  * What a box keeps of its work as a whole; what each piece does is kept with the piece. Its plan follows from it and is
  * not kept; what was made up of it is kept beside the box.
  */
-export const BoxWork = z.strictObject(shared);
+export const BoxWork = onFirstUse(() => z.strictObject(shared));
 export type BoxWork = z.output<typeof BoxWork>;
 
 /** The whole of it in one place, as the planner reads it and as `--work` takes it. */
-export const WorkPlan = z.strictObject({
-  ...shared,
-  /** The wiring that is planned. */
-  plan: Wiring.optional(),
-  /** Joints and terminals of it that are made up, by their ticks. */
-  made: z.array(z.string().max(80)).max(2000).default([]),
-  runs: z.array(Run).max(500),
-  devices: z.array(DeviceWork).max(240),
-});
+export const WorkPlan = onFirstUse(() =>
+  z.strictObject({
+    ...shared,
+    /** The wiring that is planned. */
+    plan: Wiring.optional(),
+    /** Joints and terminals of it that are made up, by their ticks. */
+    made: z.array(z.string().max(80)).max(2000).default([]),
+    runs: z.array(Run).max(500),
+    devices: z.array(DeviceWork).max(240),
+  }),
+);
 export type WorkPlan = z.output<typeof WorkPlan>;

@@ -4,6 +4,7 @@
  */
 import { z } from 'zod';
 import { SIZES, type Size } from '../edition/index.ts';
+import { onFirstUse } from '../box/on-first-use.ts';
 
 /** Area of a solid copper conductor in circular mils: NEC chapter 9, Table 8, from memory. */
 export const CIRCULAR_MILS: Readonly<Partial<Record<Size, number>>> = {
@@ -34,23 +35,25 @@ export const STRIP: Readonly<Record<Family | 'screw' | 'clamp', string>> = {
   clamp: 'by the gauge on the device',
 };
 
-const size = z.literal([...SIZES]);
+const size = onFirstUse(() => z.literal([...SIZES]));
 
-export const Connector = z.strictObject({
-  id: z.string().regex(/^[a-z0-9-]{1,40}$/),
-  name: z.string().min(1).max(60),
-  family: z.enum(Object.keys(FAMILIES) as [Family, ...Family[]]),
-  /** Ports, one conductor each, of a push-in or lever connector. */
-  ports: z.int().min(2).max(12).optional(),
-  /** The least and most it holds together, as so many of a size, of a twist-on or sleeve. */
-  least: z.tuple([z.int().min(1).max(20), size]).optional(),
-  most: z.tuple([z.int().min(1).max(20), size]).optional(),
-  smallest: size,
-  largest: size,
-  /** Its body, in thousandths of a cubic inch. */
-  bulk: z.int().min(1).max(5000),
-  grounds: z.literal(true).optional(),
-});
+export const Connector = onFirstUse(() =>
+  z.strictObject({
+    id: z.string().regex(/^[a-z0-9-]{1,40}$/),
+    name: z.string().min(1).max(60),
+    family: z.enum(Object.keys(FAMILIES) as [Family, ...Family[]]),
+    /** Ports, one conductor each, of a push-in or lever connector. */
+    ports: z.int().min(2).max(12).optional(),
+    /** The least and most it holds together, as so many of a size, of a twist-on or sleeve. */
+    least: z.tuple([z.int().min(1).max(20), size]).optional(),
+    most: z.tuple([z.int().min(1).max(20), size]).optional(),
+    smallest: size,
+    largest: size,
+    /** Its body, in thousandths of a cubic inch. */
+    bulk: z.int().min(1).max(5000),
+    grounds: z.literal(true).optional(),
+  }),
+);
 export type Connector = z.output<typeof Connector>;
 
 const twist = (

@@ -17,96 +17,109 @@ import { addedParts, type AddPart, type BoxPart, catalogueOf, volumeWritten } fr
 import { DEFAULT_WEIGHTS } from '../remedy/remedy.ts';
 import type { Stock } from '../plan/choose-connectors.ts';
 import { CONNECTORS } from '../connector/connectors.ts';
+import { onFirstUse } from '../box/on-first-use.ts';
 
 /** The two surfaces a box is set in. */
 export const PLACES_FOR_BOXES = ['wall', 'ceiling'] as const;
-const outside = lengthText(LIMITS.insideMost, '24 in');
+const outside = onFirstUse(() => lengthText(LIMITS.insideMost, '24 in'));
 
 /** A box of the truck as a person writes it down. */
-export const TruckBox = z.strictObject({
-  id: z.string().regex(/^[a-z0-9-]{1,60}$/, 'must be 1 to 60 of a–z, 0–9 and “-”'),
-  name: oneLine(80).trim().min(1, 'name the box'),
-  form: z.enum(keysOf(FORMS), { error: `must be one of ${Object.keys(FORMS).join(', ')}` }),
-  material: z.enum(MATERIALS, { error: `must be ${MATERIALS.join(' or ')}` }),
-  gangs: z.int().min(1, 'must be at least 1').max(6, 'must be at most 6'),
-  volume: volumeText,
-  depth: lengthText(LIMITS.depthMost, '6 in'),
-  width: outside,
-  height: outside,
-  mounts: z.array(z.enum(MOUNTS)).min(1, 'choose new-work, old-work or both'),
-  places: z.array(z.enum(PLACES_FOR_BOXES)).min(1, 'choose wall, ceiling or both'),
-  clamps: z.boolean(),
-  rated: z.enum(HANGINGS).optional(),
-});
+export const TruckBox = onFirstUse(() =>
+  z.strictObject({
+    id: z.string().regex(/^[a-z0-9-]{1,60}$/, 'must be 1 to 60 of a–z, 0–9 and “-”'),
+    name: oneLine(80).trim().min(1, 'name the box'),
+    form: z.enum(keysOf(FORMS), { error: `must be one of ${Object.keys(FORMS).join(', ')}` }),
+    material: z.enum(MATERIALS, { error: `must be ${MATERIALS.join(' or ')}` }),
+    gangs: z.int().min(1, 'must be at least 1').max(6, 'must be at most 6'),
+    volume: volumeText,
+    depth: lengthText(LIMITS.depthMost, '6 in'),
+    width: outside,
+    height: outside,
+    mounts: z.array(z.enum(MOUNTS)).min(1, 'choose new-work, old-work or both'),
+    places: z.array(z.enum(PLACES_FOR_BOXES)).min(1, 'choose wall, ceiling or both'),
+    clamps: z.boolean(),
+    rated: z.enum(HANGINGS).optional(),
+  }),
+);
 export type TruckBox = z.output<typeof TruckBox>;
 
 /** A ring, extension or starter as a person writes it down. */
-export const TruckAdd = z.strictObject({
-  id: TruckBox.shape.id,
-  name: oneLine(80).trim().min(1, 'name the part'),
-  part: z.enum(['ring', 'ext']),
-  volume: volumeText,
-  on: z.array(z.enum(keysOf(FORMS))).min(1, 'choose the boxes it goes on'),
-  depth: lengthText(LIMITS.depthMost, '6 in'),
-  surface: z.boolean(),
-});
+export const TruckAdd = onFirstUse(() =>
+  z.strictObject({
+    id: TruckBox.shape.id,
+    name: oneLine(80).trim().min(1, 'name the part'),
+    part: z.enum(['ring', 'ext']),
+    volume: volumeText,
+    on: z.array(z.enum(keysOf(FORMS))).min(1, 'choose the boxes it goes on'),
+    depth: lengthText(LIMITS.depthMost, '6 in'),
+    surface: z.boolean(),
+  }),
+);
 export type TruckAdd = z.output<typeof TruckAdd>;
 
 const share = (least: number, most: number, fallback: number) =>
   z.number().min(least, `must be at least ${least}`).max(most, `must be at most ${most}`).default(fallback);
 const weights = DEFAULT_WEIGHTS.value;
-const solidEdge = lengthText(inches(3), '3 in');
+const solidEdge = onFirstUse(() => lengthText(inches(3), '3 in'));
 
-export const KitWeights = z.strictObject({
-  parts: share(0, 100, weights.parts),
-  minutes: share(0, 100, weights.minutes),
-  damage: share(0, 500, weights.damage),
-  spare: z.int().min(0, 'must be at least 0').max(10, 'must be at most 10').default(weights.spare),
-  missing: share(0, 100, weights.missing),
-});
+export const KitWeights = onFirstUse(() =>
+  z.strictObject({
+    parts: share(0, 100, weights.parts),
+    minutes: share(0, 100, weights.minutes),
+    damage: share(0, 500, weights.damage),
+    spare: z.int().min(0, 'must be at least 0').max(10, 'must be at most 10').default(weights.spare),
+    missing: share(0, 100, weights.missing),
+  }),
+);
 
-export const KitAssumptions = z.strictObject({
-  conductor: share(3, 24, ASSUMED.conductor),
-  connector: share(0, 3, ASSUMED.connector),
-  snug: share(1, 99, ASSUMED.snug),
-  tight: share(1, 99, ASSUMED.tight),
-  deep: share(0.5, 4, ASSUMED.deep),
-});
+export const KitAssumptions = onFirstUse(() =>
+  z.strictObject({
+    conductor: share(3, 24, ASSUMED.conductor),
+    connector: share(0, 3, ASSUMED.connector),
+    snug: share(1, 99, ASSUMED.snug),
+    tight: share(1, 99, ASSUMED.tight),
+    deep: share(0.5, 4, ASSUMED.deep),
+  }),
+);
 
 /** What folding assumes, and the parts the person measured. */
-export const KitFold = z.strictObject({
-  loose: share(1, 5, TYPICAL.loose),
-  curled: share(1, 8, TYPICAL.curled),
-  spare: share(0, 2, TYPICAL.spare / 64),
-  router: share(0, 3, TYPICAL.router / 64),
-  /** Depths of bodies behind the strap, by the kind of device. */
-  bodies: z.partialRecord(z.enum(DEVICE_NAMES), lengthText(LIMITS.depthMost, '6 in')).default({}),
-  /** Three edges of a connector, by its id. */
-  connectors: z
-    .record(
-      z.string().max(40),
-      z.tuple([solidEdge, solidEdge, solidEdge], 'write three edges, as “5/8 x 5/8 x 1 in”'),
-    )
-    .default({}),
-});
+export const KitFold = onFirstUse(() =>
+  z.strictObject({
+    loose: share(1, 5, TYPICAL.loose),
+    curled: share(1, 8, TYPICAL.curled),
+    spare: share(0, 2, TYPICAL.spare / 64),
+    router: share(0, 3, TYPICAL.router / 64),
+    /** Depths of bodies behind the strap, by the kind of device. */
+    bodies: z.partialRecord(z.enum(DEVICE_NAMES), lengthText(LIMITS.depthMost, '6 in')).default({}),
+    /** Three edges of a connector, by its id. */
+    connectors: z
+      .record(
+        z.string().max(40),
+        z.tuple([solidEdge, solidEdge, solidEdge], 'write three edges, as “5/8 x 5/8 x 1 in”'),
+      )
+      .default({}),
+  }),
+);
 
 export type KitFold = z.output<typeof KitFold>;
 
-export const Kit = z.strictObject({
-  /** Boxes of one's own, and catalogue boxes as one changed them (the same id). */
-  boxes: z.array(TruckBox).max(200, 'must be at most 200 boxes').default([]),
-  /** Rings, extensions and starters of one's own, and listed ones as one changed them. */
-  adds: z.array(TruckAdd).max(100, 'must be at most 100 parts').default([]),
-  /** Ids of the boxes and parts in the truck. */
-  here: z.array(z.string().max(60)).max(500).default([]),
-  /** Whether remedies may use the truck's boxes only. */
-  only: z.boolean().default(false),
-  /** How many of each connector there are; one that is not named is plenty. */
-  connectors: z.record(z.string().max(40), z.int().min(0).max(999)).default({}),
-  weights: KitWeights.default(KitWeights.parse({})),
-  assumptions: KitAssumptions.default(KitAssumptions.parse({})),
-  fold: KitFold.default(KitFold.parse({})),
-});
+export const Kit = onFirstUse(() =>
+  z.strictObject({
+    /** Boxes of one's own, and catalogue boxes as one changed them (the same id). */
+    boxes: z.array(TruckBox).max(200, 'must be at most 200 boxes').default([]),
+    /** Rings, extensions and starters of one's own, and listed ones as one changed them. */
+    adds: z.array(TruckAdd).max(100, 'must be at most 100 parts').default([]),
+    /** Ids of the boxes and parts in the truck. */
+    here: z.array(z.string().max(60)).max(500).default([]),
+    /** Whether remedies may use the truck's boxes only. */
+    only: z.boolean().default(false),
+    /** How many of each connector there are; one that is not named is plenty. */
+    connectors: z.record(z.string().max(40), z.int().min(0).max(999)).default({}),
+    weights: KitWeights.default(KitWeights.parse({})),
+    assumptions: KitAssumptions.default(KitAssumptions.parse({})),
+    fold: KitFold.default(KitFold.parse({})),
+  }),
+);
 export type Kit = z.output<typeof Kit>;
 
 /** A kit of which nothing was changed: what an empty one is parsed to. */

@@ -2,9 +2,7 @@
  * The verdict of each box, kept beside it: by its version, the edition of its job and the program that counted. Whatever
  * of these is another is counted anew.
  */
-import { createHash, randomUUID } from 'node:crypto';
-import { readdirSync, readFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { randomUUID } from 'node:crypto';
 import { type EditionId, editionOf, tally } from '@dense-pack/core';
 import { isEditionChosen } from '@dense-pack/core/box/record';
 import { certaintyOf } from '@dense-pack/core/certainty/certainty';
@@ -14,15 +12,13 @@ import { readEach } from './boxes.ts';
 /** Which program counts. Until it is told nothing another process counted is believed. */
 let program: string = randomUUID();
 
-/** Tells which program counts: what the same rules counted before is believed. @param folder of the rules’ sources */
-export function countsBy(folder: string): void {
-  const hash = createHash('sha256');
-  const sources = readdirSync(folder, { recursive: true, encoding: 'utf8' })
-    .filter((name) => name.endsWith('.ts') && !name.endsWith('.test.ts'))
-    .sort();
-  for (const name of sources) hash.update(name).update(readFileSync(join(folder, name)));
-  program = hash.digest('hex').slice(0, 24);
+/** Tells which program counts: what the same rules counted before is believed. @param hash of the rules’ sources */
+export function countsBy(hash: string): void {
+  program = hash;
 }
+
+/** Which program counts, as it was told. */
+export const countingProgram = (): string => program;
 
 interface Uncounted {
   readonly id: string;

@@ -1,12 +1,12 @@
 /** The box: instrument above, the work of a station or an adder below, one row of thumbs at the bottom. */
 import { isEditionChosen } from '@dense-pack/core/box/record';
-import { certaintyOf } from '@dense-pack/core/certainty/certainty';
 import { STAGES } from '@dense-pack/core/box/words';
 import Keyboard from 'lucide-react-native/icons/keyboard';
 import Redo from 'lucide-react-native/icons/redo-2';
 import Undo from 'lucide-react-native/icons/undo-2';
 import { useRef, useState } from 'react';
 import { type ScrollView, View } from 'react-native';
+import { certaintyBy } from '../client/worked-out';
 import { changeJob, editionFor, useBox } from '../client/queries';
 import { useSurroundings } from '../client/use-run-facts';
 import type { SettleProps } from '../tape/OpenFacts';
@@ -65,7 +65,7 @@ export function BoxScreen({ jobId, boxId, first }: BoxScreenProps) {
   // On a phone the work has the room, but where one counts; what was opened from a list there wants it too.
   const gives = !wide && (band || ('adder' in open && item !== undefined && touched?.tile === undefined));
   const fix = () => place.choose({ station: 'fix' });
-  const { certain } = certaintyOf(box.box, edition, counted, { chosen: isEditionChosen(job, box.box) });
+  const { certain } = certaintyBy(box.box, edition, isEditionChosen(job, box.box));
   const settle: SettleProps = {
     onBox: edit,
     onEdition: (id) => changeJob(job, { edition: id, editionAssumed: false }),

@@ -1,17 +1,16 @@
 /** The instrument: verdict, vessel, its scale and the cables at its edge. */
 import type { Amount } from '@dense-pack/core/fill/amount';
 import { isEditionChosen, type Job } from '@dense-pack/core/box/record';
-import { certaintyOf } from '@dense-pack/core/certainty/certainty';
 import { otherFindingsOf, unknownWords } from '@dense-pack/core/check/other-findings';
 import { boxVerdict } from '@dense-pack/core/check/box-verdict';
 import { checkBox } from '@dense-pack/core/check/check-box';
-import { tally } from '@dense-pack/core/fill/tally';
 import { withRoles } from '@dense-pack/core/run/linked-roles';
 import { type Surroundings, withSurroundings } from '@dense-pack/core/run/surroundings';
 import { workRoom } from '@dense-pack/core/fold/work-room';
 import ChevronUp from 'lucide-react-native/icons/chevron-up';
 import { type ReactNode, useDeferredValue, useMemo, useState } from 'react';
 import { View } from 'react-native';
+import { certaintyBy, talliedBy } from '../client/worked-out';
 import { editionFor, type ShownBox, useDrawnDocument, useLiveDocument } from '../client/queries';
 import { useWiringStanding } from '../client/wiring-standing';
 import { Touch } from '../parts/Touch';
@@ -74,18 +73,15 @@ function LiveVerdict({
 }) {
   const box = useLiveDocument(shown);
   const edition = editionFor(job, box);
-  const counted = useMemo(() => tally(box, edition), [box, edition]);
+  const counted = talliedBy(box, edition);
   const { assumptions } = useKit();
   // How tight it is follows with the drawing: the verdict does not wait for an estimate.
   const drawn = useDrawnDocument(shown);
   const room = useMemo(
-    () => workRoom(drawn, edition, tally(drawn, edition), assumptions),
+    () => workRoom(drawn, edition, talliedBy(drawn, edition), assumptions),
     [drawn, edition, assumptions],
   );
-  const certainty = useMemo(
-    () => certaintyOf(box, edition, counted, { chosen: isEditionChosen(job, box) }),
-    [box, edition, counted, job],
-  );
+  const certainty = certaintyBy(box, edition, isEditionChosen(job, box));
   const wiring = useWiringStanding(withRoles(box, around.roles), shown, job);
   // How long the work has rested is looked at when one comes here.
   const [now] = useState(() => Date.now());
@@ -127,11 +123,11 @@ export function Instrument({
   const { hand, text } = usePreferences();
   const box = useDrawnDocument(shown);
   const edition = editionFor(job, box);
-  const counted = useMemo(() => tally(box, edition), [box, edition]);
+  const counted = talliedBy(box, edition);
   const found = shown.stage === 'planned' ? shown.found : null;
   const foundFill = useMemo((): Amount | undefined => {
     if (!found) return undefined;
-    const before = tally(found, edition);
+    const before = talliedBy(found, edition);
     return before.unit === counted.unit && !counted.spaces ? before.fill : undefined;
   }, [found, edition, counted.unit, counted.spaces]);
   // Larger text takes its room from the drawing.
@@ -141,10 +137,7 @@ export function Instrument({
   // The thumb reaches the cables: they come in on the side of the hand.
   const stubsLeft = hand === 'left';
   // A question under the verdict takes its room from the drawing.
-  const isOpen = useMemo(
-    () => !certaintyOf(box, edition, counted, { chosen: isEditionChosen(job, box) }).certain,
-    [box, edition, counted, job],
-  );
+  const isOpen = !certaintyBy(box, edition, isEditionChosen(job, box)).certain;
   const height = isOpen && counted.capacity !== null ? Math.max(LOWEST, whole - QUESTION) : whole;
   const calm = useDeferredValue(counted);
   const colours = useColours();

@@ -4,9 +4,10 @@
  */
 import { useState } from 'react';
 import { z } from 'zod';
+import { onFirstUse } from '@dense-pack/core/box/on-first-use';
 
 const KEY = 'dense-pack/draft/';
-const Draft = z.object({ start: z.string(), text: z.string() });
+const Draft = onFirstUse(() => z.object({ start: z.string(), text: z.string() }));
 
 const store = () => (typeof sessionStorage === 'undefined' ? undefined : sessionStorage);
 

@@ -11,26 +11,29 @@ import equal from 'fast-deep-equal';
 import { startTransition, useCallback, useEffect, useState } from 'react';
 import { afterPaint } from './after-paint';
 import { z } from 'zod';
+import { onFirstUse } from '@dense-pack/core/box/on-first-use';
 
 /** How many steps back are kept for a box. */
 const STEPS = 50;
 
 /** What one step holds: the box with its states and what was seen, not its name. */
-const snapshot = z.object({
-  box: BOX_FIELDS.box,
-  stage: BOX_FIELDS.stage,
-  stageAt: BOX_FIELDS.stageAt,
-  found: BOX_FIELDS.found,
-  seen: BOX_FIELDS.seen,
-});
-export const Snapshot = z.preprocess(ticksBeside, snapshot);
+const snapshot = onFirstUse(() =>
+  z.object({
+    box: BOX_FIELDS.box,
+    stage: BOX_FIELDS.stage,
+    stageAt: BOX_FIELDS.stageAt,
+    found: BOX_FIELDS.found,
+    seen: BOX_FIELDS.seen,
+  }),
+);
+export const Snapshot = onFirstUse(() => z.preprocess(ticksBeside, snapshot));
 export type Snapshot = z.output<typeof Snapshot>;
 
 /** One step: how it stood, and how it was left where that is not how the next step found it. */
-const Step = z.preprocess(ticksBeside, snapshot.extend({ after: Snapshot.optional() }));
+const Step = onFirstUse(() => z.preprocess(ticksBeside, snapshot.extend({ after: Snapshot.optional() })));
 type Step = z.output<typeof Step>;
 
-const History = z.object({ past: z.array(Step), future: z.array(Step) });
+const History = onFirstUse(() => z.object({ past: z.array(Step), future: z.array(Step) }));
 type History = z.output<typeof History>;
 const NONE: History = { past: [], future: [] };
 

@@ -10,7 +10,6 @@ import {
   type JobCard,
   type JobFields,
 } from '@dense-pack/core/box/record';
-import { tally } from '@dense-pack/core/fill/tally';
 import { useQuery } from '@tanstack/react-query';
 import {
   startTransition,
@@ -22,10 +21,12 @@ import {
   useSyncExternalStore,
 } from 'react';
 import type { z } from 'zod';
-import { BoxStates, JobList, type JobWithBoxes, readJob, request, ServerAway } from '@/sync/api';
+import { BoxStates, JobList, type JobWithBoxes } from '@/sync/answers';
+import { read, readJob, request, ServerAway } from '@/sync/api';
 import type { BoxEntry, Entry, JobEntry } from '@/sync/entry';
-import { type FieldProblem, fieldsOf, jobFieldsOf } from '@/sync/operation';
+import { type FieldProblem, fieldsOf, jobFieldsOf, Operation } from '@/sync/operation';
 import type { OutboxState } from '@/sync/outbox-state';
+import { talliedBy } from './worked-out';
 import { afterPaint } from './after-paint';
 import { JustAway } from './just-away';
 import { jobKey, jobsKey, outbox, photos, queryClient, statesKey } from './sending';
@@ -38,7 +39,7 @@ export const jobQuery = (id: string) => ({
   queryFn: () => readJob(id),
 });
 
-const jobsQuery = { queryKey: jobsKey, queryFn: () => request(JobList, '/jobs') };
+const jobsQuery = { queryKey: jobsKey, queryFn: () => read(() => JobList, '/jobs') };
 
 /** How many jobs are read ahead, so that they are there without signal. */
 const AHEAD = 6;
@@ -53,6 +54,12 @@ export async function readAhead(): Promise<void> {
   } catch {
     // Without a server there is nothing to read; what was kept is shown.
   }
+}
+
+/** Makes the schemas a change is checked by, before there is one: a start makes none of them. */
+export function readyForChanges(): void {
+  BoxFields.safeParse(undefined);
+  Operation.safeParse(undefined);
 }
 
 /** The job an address leads into. */
@@ -275,7 +282,7 @@ export function useBox(jobId: string, boxId: string) {
   const edition = job?.edition;
   const document = box?.box;
   const counted = useMemo(
-    () => (document && edition ? tally(document, editionFor({ edition }, document)) : undefined),
+    () => (document && edition ? talliedBy(document, editionFor({ edition }, document)) : undefined),
     [document, edition],
   );
   return { ...query, box, counted };

@@ -1,7 +1,8 @@
 /** What waits on this phone and how it is sent: the outbox, photos, and what tabs tell each other. */
 import type { BoxRecord, Job } from '@dense-pack/core/box/record';
 import { QueryClient } from '@tanstack/react-query';
-import { type JobList, type JobWithBoxes, ProblemAnswer } from '@/sync/api';
+import type { JobList, JobWithBoxes } from '@/sync/answers';
+import { ProblemAnswer } from '@/sync/api';
 import { browserDisk } from '@/sync/browser-disk';
 import { Outbox } from '@/sync/outbox';
 import { Photos } from '@/sync/photos';

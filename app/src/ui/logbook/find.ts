@@ -1,5 +1,6 @@
 /** Boxes found across all jobs: by the server, or without it among those this phone knows, by the same words. */
-import { type JobWithBoxes, request } from '@/sync/api';
+import type { JobWithBoxes } from '@/sync/answers';
+import { request } from '@/sync/api';
 import type { BoxRecord } from '@dense-pack/core/box/record';
 import { LogbookAnswer } from '@dense-pack/core/logbook/answer';
 import { matches, searchWords, textOf } from '@dense-pack/core/logbook/text';

@@ -1,5 +1,5 @@
 /** The logbook on a phone: asked of the server, and without it of what the phone knows. */
-import { JobWithBoxes } from '@/sync/api';
+import { JobWithBoxes } from '@/sync/answers';
 import { readCountLine } from '@dense-pack/core/shorthand/read';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { configure, fireEvent, render, screen, waitFor } from '@testing-library/react-native';

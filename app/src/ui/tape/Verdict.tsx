@@ -1,7 +1,6 @@
 /** The verdict: a word, a shape and a number, never a colour alone. */
 import { showAmount, unitName } from '@dense-pack/core/fill/amount';
 import type { Tally } from '@dense-pack/core/fill/tally';
-import { certaintyOf } from '@dense-pack/core/certainty/certainty';
 import { certainParts, standingOf } from '@dense-pack/core/certainty/words';
 import type { BoxVerdict } from '@dense-pack/core/check/box-verdict';
 import type { BoxDocument } from '@dense-pack/core/box/document';
@@ -13,8 +12,9 @@ import CircleHelp from 'lucide-react-native/icons/circle-question-mark';
 import OctagonX from 'lucide-react-native/icons/octagon-x';
 import TriangleAlert from 'lucide-react-native/icons/triangle-alert';
 import type { WorkRoom } from '@dense-pack/core/fold/work-room';
-import { type ReactNode, useMemo } from 'react';
+import type { ReactNode } from 'react';
 import { View } from 'react-native';
+import { certaintyBy } from '../client/worked-out';
 import { Words } from '../parts/Words';
 import { usePreferences } from '../theme/preferences';
 import { useColours } from '../theme/theme';
@@ -68,10 +68,7 @@ interface VerdictLineProps {
 
 /** The fill of a counted box, and whether something open could change it. */
 export function VerdictLine({ box, counted, more, chosen = true }: VerdictLineProps) {
-  const certainty = useMemo(
-    () => certaintyOf(box, editionOf(counted.edition), counted, { chosen }),
-    [box, counted, chosen],
-  );
+  const certainty = certaintyBy(box, editionOf(counted.edition), chosen);
   const parts = certainParts(counted, certainty);
   const rest = [certainty.certain ? undefined : parts.more, more].filter((one) => one !== undefined);
   return (

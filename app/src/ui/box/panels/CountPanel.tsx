@@ -2,7 +2,6 @@
 import type { BoxDocument } from '@dense-pack/core/box/document';
 import { checkBox } from '@dense-pack/core/check/check-box';
 import { isEditionChosen, type Job } from '@dense-pack/core/box/record';
-import { certaintyOf } from '@dense-pack/core/certainty/certainty';
 import { editionOf } from '@dense-pack/core/edition/index';
 import { wordsOf } from '@dense-pack/core/finding/finding';
 import { plainSayer } from '@dense-pack/core/finding/say';
@@ -10,6 +9,7 @@ import type { Tally } from '@dense-pack/core/fill/tally';
 import { type Surroundings, withSurroundings } from '@dense-pack/core/run/surroundings';
 import { memo, useDeferredValue, useMemo } from 'react';
 import { View } from 'react-native';
+import { certaintyBy } from '../../client/worked-out';
 import { Notice } from '../../parts/Notice';
 import { OtherOpenFacts, type SettleProps } from '../../tape/OpenFacts';
 import { Button } from '../../parts/Press';
@@ -81,10 +81,7 @@ export function CountPanel({ box, job, counted, around, settle, open, onOpen, on
     useMemo(() => ({ box, counted, around }), [box, counted, around]),
     null,
   );
-  const certainty = useMemo(
-    () => certaintyOf(box, editionOf(counted.edition), counted, { chosen: isEditionChosen(job, box) }),
-    [box, job, counted],
-  );
+  const certainty = certaintyBy(box, editionOf(counted.edition), isEditionChosen(job, box));
   return (
     <View className="gap-3">
       <OtherOpenFacts certainty={certainty} {...settle} />

@@ -1,0 +1,13 @@
+/** Starts the app: what this phone keeps is read while the router is set up. */
+import '@/sync/schemas-without-eval';
+import '@/ui/client/first-look';
+
+// Expo notes the address of this script only while the script is run; workers are found by it later.
+void import.meta.url;
+
+/*
+ * The router starts once this script has run to its end. React Native's style sheet tries a rule that some browsers refuse, and a
+ * browser that notes where a refusal came from reads the whole script again while its top level is still running.
+ */
+// eslint-disable-next-line @typescript-eslint/no-require-imports -- an import would be hoisted into the top level
+queueMicrotask(() => require('expo-router/entry'));
