@@ -1,5 +1,5 @@
 /** Starts the app: what this phone keeps is read while the router is set up. */
-import '@/sync/schemas-without-eval';
+import '@/sync/schemas-of-a-page';
 import '@/ui/client/first-look';
 
 // Expo notes the address of this script only while the script is run; workers are found by it later.

@@ -1,18 +1,13 @@
 /* How Expo bundles the app: `expo export -p web` for the built page, `expo start --web` while it is worked on. */
-const path = require('node:path');
 const { getDefaultConfig } = require('expo/metro-config');
 const { withNativeWind } = require('nativewind/metro');
 const { withApi } = require('./api-proxy');
+const { insteadOf } = require('./never-used');
 
 const config = getDefaultConfig(__dirname);
 
-// Zod's messages in fifty languages are not used: only the English ones go into the bundle.
-const english = path.join(path.dirname(require.resolve('zod/package.json')), 'v4/locales/en.js');
-
 config.resolver.resolveRequest = (context, name, platform) =>
-  /locales\/index\.js$/.test(name) && /[\\/]zod[\\/]/.test(context.originModulePath)
-    ? { type: 'sourceFile', filePath: english }
-    : context.resolveRequest(context, name, platform);
+  insteadOf(context.originModulePath, name) ?? context.resolveRequest(context, name, platform);
 
 // A module is run when it is first used, not when the page starts.
 config.transformer.getTransformOptions = () => ({ transform: { inlineRequires: true } });

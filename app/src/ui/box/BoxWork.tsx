@@ -3,14 +3,19 @@ import { rowWith } from '@dense-pack/core/box/rows';
 import { View } from 'react-native';
 import { late, LatePart } from '../parts/late';
 import type { StationProps } from '../stations/station';
-import { Conflict } from './Conflict';
 import { NotTaken } from './NotTaken';
-import { WideCount } from './panels/WideCount';
 import type { useBoxEdit } from './use-box-edit';
 import type { Place } from './use-place';
 import { Work } from './Work';
 
 const ItemCard = late('ItemCard');
+const Conflict = late('Conflict');
+const WideCount = late('WideCount');
+
+/** Whether the server did not take a change of it as it is. */
+const needsChoice = ({ waiting }: StationProps['box']) =>
+  waiting !== undefined &&
+  (waiting.refused !== undefined || waiting.gone !== undefined || waiting.conflict !== undefined);
 
 interface BoxWorkProps
   extends
@@ -44,7 +49,11 @@ export function BoxWork({
   return (
     <View className="gap-3 p-4 pt-3">
       <NotTaken boxId={box.id} />
-      <Conflict box={box} edition={edition} />
+      {needsChoice(box) && (
+        <LatePart what="what is to be chosen">
+          <Conflict box={box} edition={edition} />
+        </LatePart>
+      )}
       {item && row ? (
         <LatePart what="it">
           <ItemCard
@@ -59,7 +68,9 @@ export function BoxWork({
           />
         </LatePart>
       ) : wide && counts ? (
-        <WideCount box={box.box} counted={counted} onBox={edit} onItem={place.openItem} onFix={fix} />
+        <LatePart what="what can be added">
+          <WideCount box={box.box} counted={counted} onBox={edit} onItem={place.openItem} onFix={fix} />
+        </LatePart>
       ) : (
         <LatePart what="its work">
           <Work

@@ -4,10 +4,10 @@ import type { StationProps } from '../stations/station';
 import type { Open } from './open';
 import { late } from '../parts/late';
 import { STATION_VIEWS } from './late-work';
-import { CablePanel } from './panels/CablePanel';
-import { DevicePanel } from './panels/DevicePanel';
 
 const BoxPanel = late('BoxPanel');
+const CablePanel = late('CablePanel');
+const DevicePanel = late('DevicePanel');
 const LinePanel = late('LinePanel');
 const MorePanel = late('MorePanel');
 
