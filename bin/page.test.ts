@@ -7,6 +7,7 @@ import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { brotliDecompressSync, gunzipSync } from 'node:zlib';
 import { withApi } from '../app/api-proxy.js';
+import { insteadOf } from '../app/never-used.js';
 import tokens from '../app/src/ui/theme/tokens.json';
 import { finishExport } from '../scripts/finish-export.mjs';
 
@@ -69,7 +70,7 @@ test('the fonts of the page are those of the packages, each named in the style s
 describe('after the export', () => {
   const folder = mkdtempSync(join(tmpdir(), 'dense-pack-export-'));
   afterAll(() => rmSync(folder, { recursive: true }));
-  const SCRIPTS = ['/_expo/static/js/web/common-1.js', '/_expo/static/js/web/entry-2.js'];
+  const SCRIPTS = ['/_expo/static/js/web/__common-1.js', '/_expo/static/js/web/index-2.js'];
   const STYLE = '/_expo/static/css/web-3.css';
 
   /** An export as Expo writes it, with this entry script. */
@@ -125,8 +126,12 @@ describe('after the export', () => {
 
   test('what is sent is compressed once and unpacks to itself; what is short stays as it is', () => {
     const name = SCRIPTS[1] ?? '';
-    expect(brotliDecompressSync(read(`${name}.br`)).toString()).toBe(ENTRY);
-    expect(gunzipSync(read(`${name}.gz`)).toString()).toBe(ENTRY);
+    const sent = read(name).toString();
+    expect(brotliDecompressSync(read(`${name}.br`)).toString()).toBe(sent);
+    expect(gunzipSync(read(`${name}.gz`)).toString()).toBe(sent);
+    // The script itself is compiled while it is fetched; the others are as Expo wrote them.
+    expect(sent).toBe(`//# allFunctionsCalledOnLoad\n${ENTRY}`);
+    expect(read(SCRIPTS[0] ?? '').toString()).toBe('short');
     expect(readdirSync(dist).filter((one) => /\.(br|gz)$/.test(one))).toEqual([]);
   });
 
@@ -137,6 +142,40 @@ describe('after the export', () => {
     expect(() => finishExport(empty, 'rules')).toThrow(
       'the exported page names no script and no style sheet',
     );
+  });
+});
+
+describe('modules that are never used', () => {
+  const zod = '/packages/zod/v4/core/index.js';
+  const lists = '/packages/react-native-web/dist/vendor/react-native/FlatList/index.js';
+
+  test('are left out where their own package asks for them, and nothing else is', () => {
+    expect(insteadOf('/packages/zod/v4/classic/external.js', '../locales/index.js')).toMatchObject({
+      type: 'sourceFile',
+      filePath: expect.stringMatching(/en\.js$/) as unknown,
+    });
+    expect(insteadOf(zod, './compile.js')).toEqual({ type: 'empty' });
+    expect(insteadOf(lists, '../VirtualizedList')).toEqual({ type: 'empty' });
+    for (const [from, name] of [
+      [zod, './schemas.js'],
+      [lists, '../VirtualizeUtils'],
+      ['/app/src/ui/compile.ts', './compile.js'],
+      ['/app/src/ui/list.tsx', '../VirtualizedList'],
+    ] as const)
+      expect(insteadOf(from, name)).toBeUndefined();
+  });
+
+  test('are used by no source of the app or of core', () => {
+    const sources = ['../app/src', '../core/src'].flatMap((folder) =>
+      readdirSync(join(__dirname, folder), { recursive: true, encoding: 'utf8' })
+        .filter((name) => /\.tsx?$/.test(name))
+        .map((name) => readFileSync(join(__dirname, folder, name), 'utf8')),
+    );
+    expect(sources.length).toBeGreaterThan(500);
+    const uses = (text: string) =>
+      /\b(FlatList|SectionList|VirtualizedList)\b|\bz\.(compile|locales)\b/.test(text);
+    expect(uses("import { FlatList } from 'react-native'")).toBe(true);
+    expect(sources.filter(uses)).toEqual([]);
   });
 });
 

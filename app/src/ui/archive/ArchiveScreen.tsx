@@ -3,7 +3,6 @@ import { ArchivePreview } from '@dense-pack/core/exchange/archive';
 import { useQueryClient } from '@tanstack/react-query';
 import FolderInput from 'lucide-react-native/icons/folder-input';
 import { useState } from 'react';
-import { View } from 'react-native';
 import { ProblemAnswer, sendFile } from '@/sync/api';
 import { FilePick } from '../parts/FilePick';
 import { go } from '../parts/go';
@@ -12,6 +11,7 @@ import { Button } from '../parts/Press';
 import { Screen } from '../parts/Screen';
 import { Words } from '../parts/Words';
 import { z } from 'zod';
+import { View } from '../parts/View';
 
 const ReadIn = ArchivePreview.extend({ jobId: z.string() });
 

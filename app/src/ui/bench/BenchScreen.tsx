@@ -7,7 +7,7 @@ import { circuitryOf } from '@dense-pack/core/simulate/circuit';
 import { type Bench, bench } from '@dense-pack/core/simulate/instruments';
 import { nameOfCircuit } from '@dense-pack/core/physical/circuits';
 import { useMemo, useState } from 'react';
-import { useWindowDimensions, View } from 'react-native';
+import { useWindowDimensions } from 'react-native';
 import { editionFor, type ShownBox, type ShownJob, useJob } from '../client/queries';
 import { backFrom } from '../jobs/hrefs';
 import { Choice } from '../parts/Choice';
@@ -22,6 +22,7 @@ import { type Judged, type Shown, useWiring } from '../stations/join/use-wiring'
 import { StillWiring } from '../stations/join/StillWiring';
 import { BreakerDrawing, MeterDrawing, PenDrawing, PlugDrawing } from './Instruments';
 import { Points } from './Points';
+import { View } from '../parts/View';
 
 interface BenchScreenProps {
   readonly jobId: string;

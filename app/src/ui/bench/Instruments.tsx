@@ -2,10 +2,10 @@
 import { PAIRS } from '@dense-pack/core/box/closing';
 import type { PlugReading } from '@dense-pack/core/simulate/instruments';
 import type { ReactNode } from 'react';
-import { View } from 'react-native';
 import Svg, { Circle, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
 import { Words } from '../parts/Words';
 import { useColours } from '../theme/theme';
+import { View } from '../parts/View';
 
 interface InstrumentProps {
   readonly drawing: ReactNode;

@@ -1,8 +1,8 @@
 /** Where an instrument can be held: receptacles for a plug, conductors and terminals for a probe. */
-import { View } from 'react-native';
 import { Chip } from '../parts/Press';
 import { Words } from '../parts/Words';
 import type { Judged } from '../stations/join/use-wiring';
+import { View } from '../parts/View';
 
 interface PointsProps {
   readonly judged: Judged;

@@ -5,11 +5,11 @@ import Cable from 'lucide-react-native/icons/cable';
 import Keyboard from 'lucide-react-native/icons/keyboard';
 import Plug from 'lucide-react-native/icons/plug';
 import Wrench from 'lucide-react-native/icons/wrench';
-import { View } from 'react-native';
 import { Touch } from '../parts/Touch';
 import { Words } from '../parts/Words';
 import { usePreferences } from '../theme/preferences';
 import { useColours } from '../theme/theme';
+import { View } from '../parts/View';
 
 /** `band`: what is chosen there wants the room of the drawing. */
 export const ADDERS = {

@@ -22,7 +22,6 @@ import { damageWords } from '@dense-pack/core/remedy/remedy';
 import { inches, showInches } from '@dense-pack/core/quantity/length';
 import { showVolume, UNIT_NAMES } from '@dense-pack/core/quantity/volume';
 import { useMemo, useState } from 'react';
-import { View } from 'react-native';
 import { Choice, plainOptions } from '../parts/Choice';
 import { Fold } from '../parts/Fold';
 import { Notice } from '../parts/Notice';
@@ -33,6 +32,7 @@ import { VerdictLine } from '../tape/Verdict';
 import { useFits } from '../stations/fold/use-folding';
 import { useKit } from '../truck/kit';
 import { Vessel } from '../vessel/Vessel';
+import { View } from '../parts/View';
 
 interface BoxChooserProps {
   readonly box: BoxDocument;

@@ -1,6 +1,7 @@
 /** Where the parts of a box screen stand: one under the other on a phone, side by side where there is room. */
 import type { ReactNode, RefObject } from 'react';
-import { ScrollView, View } from 'react-native';
+import { ScrollView } from 'react-native';
+import { View } from '../parts/View';
 
 interface LayoutProps {
   readonly rail: ReactNode;

@@ -3,7 +3,7 @@ import { newId } from '@dense-pack/core/box/new-id';
 import { PHOTOS_MOST } from '@dense-pack/core/box/record';
 import Camera from 'lucide-react-native/icons/camera';
 import { useEffect, useState } from 'react';
-import { Image, View } from 'react-native';
+import { Image } from 'react-native';
 import { photoAddress } from '@/sync/api';
 import { photos } from '../client/queries';
 import { PhotoRefused, shrinkPhoto } from '../client/shrink-photo';
@@ -12,6 +12,7 @@ import { Button } from '../parts/Press';
 import { Sheet } from '../parts/Sheet';
 import { Touch } from '../parts/Touch';
 import { Words } from '../parts/Words';
+import { View } from '../parts/View';
 
 interface BoxPhotosProps {
   readonly boxId: string;

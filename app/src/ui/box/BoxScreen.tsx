@@ -5,7 +5,7 @@ import Keyboard from 'lucide-react-native/icons/keyboard';
 import Redo from 'lucide-react-native/icons/redo-2';
 import Undo from 'lucide-react-native/icons/undo-2';
 import { useRef, useState } from 'react';
-import { type ScrollView, View } from 'react-native';
+import { type ScrollView } from 'react-native';
 import { certaintyBy } from '../client/worked-out';
 import { changeJob, editionFor, useBox } from '../client/queries';
 import { useSurroundings } from '../client/use-run-facts';
@@ -28,6 +28,7 @@ import { useAllMade } from './use-all-made';
 import { useBoxEdit } from './use-box-edit';
 import { useMeasures } from './use-measures';
 import { usePlace } from './use-place';
+import { View } from '../parts/View';
 
 const KeySheet = late('KeySheet');
 

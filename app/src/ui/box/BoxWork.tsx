@@ -1,12 +1,12 @@
 /** What one works at in a box: the card of a touched piece, the count beside the vessel, or the work of a station or adder. */
 import { rowWith } from '@dense-pack/core/box/rows';
-import { View } from 'react-native';
 import { late, LatePart } from '../parts/late';
 import type { StationProps } from '../stations/station';
 import { NotTaken } from './NotTaken';
 import type { useBoxEdit } from './use-box-edit';
 import type { Place } from './use-place';
 import { Work } from './Work';
+import { View } from '../parts/View';
 
 const ItemCard = late('ItemCard');
 const Conflict = late('Conflict');

@@ -10,10 +10,10 @@ import ArrowDown from 'lucide-react-native/icons/arrow-down';
 import ArrowUp from 'lucide-react-native/icons/arrow-up';
 import Plus from 'lucide-react-native/icons/plus';
 import { memo } from 'react';
-import { View } from 'react-native';
 import { Touch } from '../parts/Touch';
 import { Words } from '../parts/Words';
 import { useColours } from '../theme/theme';
+import { View } from '../parts/View';
 
 interface CableStubsProps {
   readonly box: BoxDocument;

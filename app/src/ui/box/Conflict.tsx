@@ -8,7 +8,6 @@ import { tally } from '@dense-pack/core/fill/tally';
 import { verdictParts } from '@dense-pack/core/fill/verdict';
 import equal from 'fast-deep-equal';
 import { useMemo } from 'react';
-import { View } from 'react-native';
 import { laidTogether } from '@/sync/laid';
 import type { BoxEntry } from '@/sync/entry';
 import type { ShownBox } from '../client/queries';
@@ -16,6 +15,7 @@ import { Choose, Clashes, Gone } from '../parts/Clashes';
 import { Notice } from '../parts/Notice';
 import { Words } from '../parts/Words';
 import { Vessel } from '../vessel/Vessel';
+import { View } from '../parts/View';
 
 interface ConflictProps {
   readonly box: ShownBox;

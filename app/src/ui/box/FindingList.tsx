@@ -8,10 +8,10 @@ import type { LucideIcon } from 'lucide-react-native';
 import Eye from 'lucide-react-native/icons/eye';
 import Lightbulb from 'lucide-react-native/icons/lightbulb';
 import OctagonX from 'lucide-react-native/icons/octagon-x';
-import { View } from 'react-native';
 import { Fold } from '../parts/Fold';
 import { Words } from '../parts/Words';
 import { useColours } from '../theme/theme';
+import { View } from '../parts/View';
 
 const SIGNS: Record<Severity, { icon: LucideIcon; word: string; tone: 'over' | 'unknown' | 'soft' }> = {
   violation: { icon: OctagonX, word: 'Violation', tone: 'over' },

@@ -9,7 +9,6 @@ import { type Surroundings, withSurroundings } from '@dense-pack/core/run/surrou
 import { workRoom } from '@dense-pack/core/fold/work-room';
 import ChevronUp from 'lucide-react-native/icons/chevron-up';
 import { type ReactNode, useDeferredValue, useMemo, useState } from 'react';
-import { View } from 'react-native';
 import { certaintyBy, talliedBy } from '../client/worked-out';
 import { editionFor, type ShownBox, useDrawnDocument, useLiveDocument } from '../client/queries';
 import { useWiringStanding } from '../client/wiring-standing';
@@ -22,6 +21,7 @@ import { useKit } from '../truck/kit';
 import { heightOf, Vessel, VESSEL_WALL } from '../vessel/Vessel';
 import { VesselScale } from '../vessel/VesselScale';
 import { CableStubs } from './CableStubs';
+import { View } from '../parts/View';
 
 interface InstrumentProps {
   readonly box: ShownBox;

@@ -9,13 +9,13 @@ import { useState } from 'react';
 import Copy from 'lucide-react-native/icons/copy';
 import Trash from 'lucide-react-native/icons/trash';
 import X from 'lucide-react-native/icons/x';
-import { View } from 'react-native';
 import { Choice } from '../parts/Choice';
 import { Field } from '../parts/Field';
 import { Button, IconPress, Stepper } from '../parts/Press';
 import { Words } from '../parts/Words';
 import { ItemFields, takesLabel } from './fields/ItemFields';
 import { itemName } from '@dense-pack/core/shorthand/change-words';
+import { View } from '../parts/View';
 
 interface ItemCardProps {
   /** The piece that was touched. */

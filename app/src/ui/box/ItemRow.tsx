@@ -5,10 +5,10 @@ import { addCount, removeItems } from '@dense-pack/core/box/edit';
 import { newId } from '@dense-pack/core/box/new-id';
 import type { Row } from '@dense-pack/core/box/rows';
 import Trash from 'lucide-react-native/icons/trash';
-import { View } from 'react-native';
 import { IconPress, Stepper } from '../parts/Press';
 import { Touch } from '../parts/Touch';
 import { Words } from '../parts/Words';
+import { View } from '../parts/View';
 
 interface ItemRowProps {
   readonly row: Row;

@@ -5,13 +5,13 @@ import type { Edition } from '@dense-pack/core/edition/edition';
 import { tally } from '@dense-pack/core/fill/tally';
 import { verdictParts } from '@dense-pack/core/fill/verdict';
 import { useState } from 'react';
-import { View } from 'react-native';
 import { type ShownBox, useStates } from '../client/queries';
 import { dayWords } from '../parts/days';
 import { Fold } from '../parts/Fold';
 import { Button } from '../parts/Press';
 import { Words } from '../parts/Words';
 import type { ChangeFields } from './use-box-edit';
+import { View } from '../parts/View';
 
 const SHOWN = 12;
 

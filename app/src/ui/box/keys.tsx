@@ -1,10 +1,10 @@
 /** A sheet that lists the keys of a box. */
-import { View } from 'react-native';
 import { Sheet } from '../parts/Sheet';
 import { Words } from '../parts/Words';
 import { STATION_NAMES, STATIONS } from '../stations';
 import { ADDERS, type Adder } from './AddBar';
 import { ADDER_KEYS } from './box-keys';
+import { View } from '../parts/View';
 
 export function KeySheet({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
   const rows = [

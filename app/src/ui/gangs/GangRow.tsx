@@ -5,12 +5,12 @@ import { DEVICES } from '@dense-pack/core/box/words';
 import ArrowLeft from 'lucide-react-native/icons/arrow-left';
 import ArrowRight from 'lucide-react-native/icons/arrow-right';
 import { useState } from 'react';
-import { View } from 'react-native';
 import type { ChangeBox } from '../box/use-box-edit';
 import { Choice, wordOptions } from '../parts/Choice';
 import { Button } from '../parts/Press';
 import { Words } from '../parts/Words';
 import { SortRow } from './SortRow';
+import { View } from '../parts/View';
 
 interface GangRowProps {
   readonly box: BoxDocument;

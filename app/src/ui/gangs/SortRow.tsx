@@ -1,7 +1,7 @@
 /** A row whose parts are put in another order: by buttons where nothing can be dragged. See SortRow.web.tsx. */
 import type { ReactNode } from 'react';
-import { View } from 'react-native';
 import { Touch } from '../parts/Touch';
+import { View } from '../parts/View';
 
 export interface SortRowProps {
   readonly ids: readonly string[];

@@ -1,8 +1,8 @@
 /** The day as bars: one row a circuit, dark while it is off, with the boxes worked on above them. */
 import { naturally } from '@dense-pack/core/box/natural-order';
-import { View } from 'react-native';
 import { Words } from '../parts/Words';
 import type { OutageAnswer } from './outage-answers';
+import { View } from '../parts/View';
 
 interface DayChartProps {
   readonly plan: Pick<OutageAnswer, 'stretches' | 'off' | 'over'>;

@@ -2,7 +2,6 @@
 import { dayOf, type DayBox, LIVE_MINUTES, USUAL_MINUTES } from '@dense-pack/core/outage/of-house';
 import { MOST_BOXES, type OutageAsk } from '@dense-pack/core/outage/ask';
 import { useMemo } from 'react';
-import { View } from 'react-native';
 import { boxNow, changeBox, type ShownBox, type ShownJob, useJob } from '../client/queries';
 import { keepingWorker } from '../client/ask-worker';
 import { useAnswer } from '../client/use-answer';
@@ -15,6 +14,7 @@ import { Screen } from '../parts/Screen';
 import { Words } from '../parts/Words';
 import { DayChart } from './DayChart';
 import { answerOutage, OutageAnswer } from './outage-answers';
+import { View } from '../parts/View';
 
 const PLANNING = {
   ask: keepingWorker(() => new Worker(new URL('../../worker/outage.worker', import.meta.url))),

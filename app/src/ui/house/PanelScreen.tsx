@@ -12,7 +12,6 @@ import {
 import { newId } from '@dense-pack/core/box/new-id';
 import { houseOf } from '@dense-pack/core/run/house';
 import { useMemo, useState } from 'react';
-import { View } from 'react-native';
 import { type ShownJob, useJob } from '../client/queries';
 
 import { Notice } from '../parts/Notice';
@@ -24,6 +23,7 @@ import { Words } from '../parts/Words';
 import { BreakerPanel } from './BreakerPanel';
 import { HouseActions } from './HouseActions';
 import { changeHouse } from './job-changes';
+import { View } from '../parts/View';
 
 /** So many spaces are shown of a panel of which nothing is known. */
 const FIRST_SPACES = 12;

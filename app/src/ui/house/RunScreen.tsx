@@ -6,7 +6,6 @@ import { likelyPairs, openEnds } from '@dense-pack/core/run/likely';
 import { type HouseRun, runOf } from '@dense-pack/core/run/run';
 import Printer from 'lucide-react-native/icons/printer';
 import { useMemo, useState } from 'react';
-import { View } from 'react-native';
 import { type ShownJob, useJob } from '../client/queries';
 
 import { Notice } from '../parts/Notice';
@@ -20,6 +19,7 @@ import { LinkPanel } from './LinkPanel';
 import { RunTree } from './RunTree';
 import { HouseActions } from './HouseActions';
 import { changeHouse } from './job-changes';
+import { View } from '../parts/View';
 
 export function RunScreen({ jobId }: { readonly jobId: string }) {
   const query = useJob(jobId);

@@ -3,7 +3,6 @@ import { FAR_ENDS, type Link } from '@dense-pack/core/box/links';
 import type { HouseBox } from '@dense-pack/core/run/house';
 import type { HouseRun, RunNode } from '@dense-pack/core/run/run';
 import { useMemo, useState } from 'react';
-import { View } from 'react-native';
 import type { ShownJob } from '../client/queries';
 
 import { listBox } from '../jobs/box-list';
@@ -16,6 +15,7 @@ import { Words } from '../parts/Words';
 import { useKit } from '../truck/kit';
 import { Vessel } from '../vessel/Vessel';
 import { changeHouse } from './job-changes';
+import { View } from '../parts/View';
 
 /** How far a box stands in from the one that feeds it, px; no further than so many steps on a phone. */
 const INDENT = 18;

@@ -3,7 +3,6 @@ import { houseOf } from '@dense-pack/core/run/house';
 import { type BoxTags, tagsOfRun } from '@dense-pack/core/run/tags-of-run';
 import Printer from 'lucide-react-native/icons/printer';
 import { useMemo } from 'react';
-import { View } from 'react-native';
 import { useJob } from '../client/queries';
 import { backFrom, isMissing } from '../jobs/hrefs';
 import { useFirst } from '../parts/first';
@@ -13,6 +12,7 @@ import { Button } from '../parts/Press';
 import { PrintSheet, printNow } from '../parts/PrintSheet';
 import { Screen } from '../parts/Screen';
 import { Words } from '../parts/Words';
+import { View } from '../parts/View';
 
 /** Of so many boxes the tags are shown at first; all are printed. */
 const SHEETS = 40;

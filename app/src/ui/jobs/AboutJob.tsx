@@ -1,11 +1,11 @@
 /** What a job is called and what is noted of it; both stand on its sheets. */
 import { JobFields } from '@dense-pack/core/box/record';
 import { useState } from 'react';
-import { View } from 'react-native';
 import { changeJobNow, type ShownJob } from '../client/queries';
 import { Field } from '../parts/Field';
 import { LongField } from '../parts/LongField';
 import { Words } from '../parts/Words';
+import { View } from '../parts/View';
 
 const NOTE_MOST = 4000;
 

@@ -2,7 +2,6 @@
 import type { EditionId } from '@dense-pack/core/edition/index';
 import FileUp from 'lucide-react-native/icons/file-up';
 import { useEffect, useState } from 'react';
-import { View } from 'react-native';
 import { keepDraft, readDraft } from '../client/draft';
 import { makeBox } from '../client/queries';
 import { Field } from '../parts/Field';
@@ -12,6 +11,7 @@ import { Words } from '../parts/Words';
 import { VerdictWords } from '../tape/Verdict';
 import type { Preview, PreviewRow, ReadRequest } from './preview-boxes';
 import { readBoxes } from './read-boxes';
+import { View } from '../parts/View';
 
 /** The largest CSV file that is looked at, in bytes. */
 const FILE_MOST = 2_000_000;

@@ -2,12 +2,13 @@
 import { STAGES } from '@dense-pack/core/box/words';
 import { Link } from 'expo-router';
 import { memo } from 'react';
-import { Pressable, View } from 'react-native';
+import { Pressable } from 'react-native';
 import { Words } from '../parts/Words';
 import { VerdictWords } from '../tape/Verdict';
 import { Vessel } from '../vessel/Vessel';
 import type { Listed } from './box-list';
 import { boxHref } from './hrefs';
+import { View } from '../parts/View';
 
 interface BoxCardProps {
   readonly listed: Listed;

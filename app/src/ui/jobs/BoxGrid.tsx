@@ -1,8 +1,8 @@
 /** The boxes of a job as cards, as many to a row as the width takes; all rows alike, the last one too. */
-import { View } from 'react-native';
 import { VirtualRows } from '../parts/VirtualRows';
 import type { Listed } from './box-list';
 import { BoxCard } from './BoxCard';
+import { View } from '../parts/View';
 
 interface BoxGridProps {
   readonly list: readonly Listed[];

@@ -19,7 +19,6 @@ import Check from 'lucide-react-native/icons/square-check';
 import Empty from 'lucide-react-native/icons/square';
 import { Link } from 'expo-router';
 import type { ComponentType, ReactNode } from 'react';
-import { View } from 'react-native';
 import { Touch } from '../parts/Touch';
 import type { VirtualRowsProps } from '../parts/VirtualRows';
 import { Words } from '../parts/Words';
@@ -29,6 +28,7 @@ import { fullness, type Listed } from './box-list';
 import { moreWords } from './BoxCard';
 import { boxHref } from './hrefs';
 import { ManyBar } from './ManyBar';
+import { View } from '../parts/View';
 
 interface BoxTableProps {
   readonly job: Pick<Job, 'id' | 'edition'>;

@@ -1,10 +1,10 @@
 /** Ways to bring boxes into a job beside touching them together: one line, or many lines. */
 import { useState } from 'react';
-import { View } from 'react-native';
 import { readDraft } from '../client/draft';
 import type { ShownJob } from '../client/queries';
 import { late, LatePart } from '../parts/late';
 import { addBox } from './new-box';
+import { View } from '../parts/View';
 
 const Batch = late('Batch');
 const QuickLine = late('QuickLine');

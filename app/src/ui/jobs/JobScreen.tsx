@@ -4,7 +4,7 @@ import BoxIcon from 'lucide-react-native/icons/box';
 import ClipboardList from 'lucide-react-native/icons/clipboard-list';
 import Keyboard from 'lucide-react-native/icons/keyboard';
 import { lazy, useMemo, useState } from 'react';
-import { useWindowDimensions, View } from 'react-native';
+import { useWindowDimensions } from 'react-native';
 import { changeJob, removeJob, type ShownJob, useJob } from '../client/queries';
 import { useRunFacts } from '../client/use-run-facts';
 import { useWiringsOf } from '../client/wiring-standing';
@@ -32,6 +32,7 @@ import { JobTools } from './JobTools';
 import { ListTools } from './ListTools';
 import { addBox } from './new-box';
 import { Unreadable } from './Unreadable';
+import { View } from '../parts/View';
 
 const BoxTable = lazy(() => import('./BoxTable'));
 /** From this width on a job may be a table. */

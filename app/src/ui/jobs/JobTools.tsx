@@ -13,7 +13,7 @@ import Workflow from 'lucide-react-native/icons/workflow';
 import type { LucideIcon } from 'lucide-react-native';
 import RulerDimensionLine from 'lucide-react-native/icons/ruler-dimension-line';
 import { useState } from 'react';
-import { Linking, View } from 'react-native';
+import { Linking } from 'react-native';
 import { archiveAddress, csvAddress } from '@/sync/api';
 import type { ShownJob } from '../client/queries';
 import { go } from '../parts/go';
@@ -21,6 +21,7 @@ import { late, LatePart } from '../parts/late';
 import { Button } from '../parts/Press';
 import { Words } from '../parts/Words';
 import type { Listed } from './box-list';
+import { View } from '../parts/View';
 
 const HouseChart = late('HouseChart');
 

@@ -10,7 +10,7 @@ import Search from 'lucide-react-native/icons/search';
 import ScanQrCode from 'lucide-react-native/icons/scan-qr-code';
 import Truck from 'lucide-react-native/icons/truck';
 import { useState } from 'react';
-import { Pressable, View } from 'react-native';
+import { Pressable } from 'react-native';
 import { useJobs } from '../client/queries';
 import { Field } from '../parts/Field';
 import { late, LatePart, useLaterFetched } from '../parts/late';
@@ -23,6 +23,7 @@ import { SaveSign } from '../parts/SaveSign';
 import { boxHref } from './hrefs';
 import { beginBox } from './new-box';
 import { go } from '../parts/go';
+import { View } from '../parts/View';
 
 const NewJobForm = late('NewJobForm');
 

@@ -1,5 +1,4 @@
 /** Search, filters and the order of the list. */
-import { View } from 'react-native';
 import { Choice, wordOptions } from '../parts/Choice';
 import { Field } from '../parts/Field';
 import { Fold } from '../parts/Fold';
@@ -14,6 +13,7 @@ import {
   type Sort,
   type Wish,
 } from './box-list';
+import { View } from '../parts/View';
 
 interface ListToolsProps {
   readonly boxes: readonly Listed[];

@@ -1,13 +1,13 @@
 /** What can be said of all chosen boxes at once, and taking it back. */
 import { type EditionId, editionOf } from '@dense-pack/core/edition/index';
 import { useState } from 'react';
-import { View } from 'react-native';
 import { EditionChoice } from '../parts/EditionChoice';
 import { Field } from '../parts/Field';
 import { Notice } from '../parts/Notice';
 import { Button, Chip } from '../parts/Press';
 import { Words } from '../parts/Words';
 import { type Done, type Said, sayOfMany, takeBack } from './edit-many';
+import { View } from '../parts/View';
 
 interface ManyBarProps {
   readonly jobId: string;

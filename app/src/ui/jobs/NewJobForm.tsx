@@ -3,7 +3,6 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import { JobFields } from '@dense-pack/core/box/record';
 import FolderInput from 'lucide-react-native/icons/folder-input';
 import { Controller, useForm } from 'react-hook-form';
-import { View } from 'react-native';
 import type { z } from 'zod';
 import { makeJob } from '../client/queries';
 import { todaysJobName } from './new-box';
@@ -12,6 +11,7 @@ import { EditionChoice } from '../parts/EditionChoice';
 import { Button } from '../parts/Press';
 import { Words } from '../parts/Words';
 import { go } from '../parts/go';
+import { View } from '../parts/View';
 
 export function NewJobForm({ onDone }: { readonly onDone: () => void }) {
   const { control, handleSubmit, formState } = useForm<z.input<typeof JobFields>, unknown, JobFields>({

@@ -18,7 +18,7 @@ import {
   type School,
 } from '@dense-pack/core/space/row';
 import { useState } from 'react';
-import { useWindowDimensions, View } from 'react-native';
+import { useWindowDimensions } from 'react-native';
 import { makeBox, type ShownJob, useJob } from '../client/queries';
 import { changeHouse } from '../house/job-changes';
 import { Choice } from '../parts/Choice';
@@ -30,6 +30,7 @@ import { PlainPicture } from '../parts/PlainPicture';
 import { Button, Chip, Stepper } from '../parts/Press';
 import { Screen } from '../parts/Screen';
 import { Words } from '../parts/Words';
+import { View } from '../parts/View';
 
 export function RowScreen({ jobId }: { readonly jobId: string }) {
   const query = useJob(jobId);

@@ -9,7 +9,6 @@ import { runOf } from '@dense-pack/core/run/run';
 import CircleCheck from 'lucide-react-native/icons/circle-check';
 import CircleX from 'lucide-react-native/icons/circle-x';
 import { useMemo, useState } from 'react';
-import { View } from 'react-native';
 import { editionFor, type ShownBox, type ShownJob, useJob } from '../client/queries';
 import { Choice } from '../parts/Choice';
 import { go } from '../parts/go';
@@ -23,6 +22,7 @@ import { useKit } from '../truck/kit';
 import { Vessel } from '../vessel/Vessel';
 import { listBox } from './box-list';
 import { boxHref } from './hrefs';
+import { View } from '../parts/View';
 
 const LOADS = {
   receptacle: { label: 'A receptacle', hot: 'constant', conductors: 2 },

@@ -12,7 +12,6 @@ import {
 import FileDown from 'lucide-react-native/icons/file-down';
 import Printer from 'lucide-react-native/icons/printer';
 import { useMemo, useState } from 'react';
-import { View } from 'react-native';
 import { type ShownJob, useJob } from '../client/queries';
 import { changeHouse } from '../house/job-changes';
 import { Field } from '../parts/Field';
@@ -25,6 +24,7 @@ import { Tick } from '../parts/Tick';
 import { Words } from '../parts/Words';
 import { useKit } from '../truck/kit';
 import { tick, useTicks } from './trip-ticks';
+import { View } from '../parts/View';
 
 export function TripScreen({ jobId }: { readonly jobId: string }) {
   const query = useJob(jobId);

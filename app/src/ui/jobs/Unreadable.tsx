@@ -1,10 +1,11 @@
 /** Boxes the server keeps and this program cannot read: told by name and reason, never hidden. */
 import type { UnreadableBox } from '@dense-pack/core/box/record';
-import { Linking, View } from 'react-native';
+import { Linking } from 'react-native';
 import { storedAddress } from '@/sync/api';
 import { Notice } from '../parts/Notice';
 import { Button } from '../parts/Press';
 import { Words } from '../parts/Words';
+import { View } from '../parts/View';
 
 interface UnreadableProps {
   readonly boxes: readonly UnreadableBox[];

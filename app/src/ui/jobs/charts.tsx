@@ -1,8 +1,9 @@
 /** Charts, in a module of their own that is loaded when one is shown. */
 import { BarChart } from 'react-native-gifted-charts';
-import { Text, View } from 'react-native';
+import { Text } from 'react-native';
 import { useColours } from '../theme/theme';
 import { fullness, type Listed } from './box-list';
+import { View } from '../parts/View';
 
 interface FillBarsProps {
   readonly boxes: readonly Listed[];

@@ -4,7 +4,7 @@ import { PAPER } from '@dense-pack/core/sheet/picture';
 import FileDown from 'lucide-react-native/icons/file-down';
 import Printer from 'lucide-react-native/icons/printer';
 import { useMemo } from 'react';
-import { Text, View } from 'react-native';
+import { Text } from 'react-native';
 import Svg, { Path } from 'react-native-svg';
 import { labelAddress } from '@/sync/api';
 import { type ShownJob, useJob } from '../client/queries';
@@ -16,6 +16,7 @@ import { NotThere } from '../parts/NotThere';
 import { Button } from '../parts/Press';
 import { PrintSheet, printNow } from '../parts/PrintSheet';
 import { Screen } from '../parts/Screen';
+import { View } from '../parts/View';
 
 interface LabelsScreenProps {
   readonly jobId: string;

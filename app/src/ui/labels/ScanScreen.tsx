@@ -2,7 +2,6 @@
 import { boxInTag } from '@dense-pack/core/sheet/label';
 import Camera from 'lucide-react-native/icons/camera';
 import { useEffect, useRef, useState } from 'react';
-import { View } from 'react-native';
 import { boxHref } from '../jobs/hrefs';
 import { FilePick } from '../parts/FilePick';
 import { go } from '../parts/go';
@@ -11,6 +10,7 @@ import { Button } from '../parts/Press';
 import { Screen } from '../parts/Screen';
 import { Words } from '../parts/Words';
 import { pixelsOf, readCode } from './read-code';
+import { View } from '../parts/View';
 
 /** How long between two looks, ms. */
 const LOOK = 250;

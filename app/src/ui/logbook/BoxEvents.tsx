@@ -1,10 +1,10 @@
 /** What happened to a box, in order. */
 import { EventsAnswer } from '@dense-pack/core/logbook/answer';
 import { useQuery } from '@tanstack/react-query';
-import { View } from 'react-native';
 import { request } from '@/sync/api';
 import { dayWords } from '../parts/days';
 import { Words } from '../parts/Words';
+import { View } from '../parts/View';
 
 /** @param version of the box: what is written since is asked for anew */
 export function BoxEvents({ boxId, version }: { readonly boxId: string; readonly version: number }) {

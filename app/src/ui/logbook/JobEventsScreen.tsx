@@ -1,7 +1,6 @@
 /** What happened in a job, box by box, the newest first. */
 import { JobEventsAnswer } from '@dense-pack/core/logbook/answer';
 import { useQuery } from '@tanstack/react-query';
-import { View } from 'react-native';
 import { request } from '@/sync/api';
 import { useJob } from '../client/queries';
 import { boxHref } from '../jobs/hrefs';
@@ -13,6 +12,7 @@ import { NotThere } from '../parts/NotThere';
 import { Screen } from '../parts/Screen';
 import { Touch } from '../parts/Touch';
 import { Words } from '../parts/Words';
+import { View } from '../parts/View';
 
 /** So many are drawn at first. */
 const AT_FIRST = 60;

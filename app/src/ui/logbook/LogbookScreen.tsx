@@ -1,6 +1,5 @@
 /** The logbook: a box found across all jobs by any word of its record, as one types. */
 import { useState } from 'react';
-import { View } from 'react-native';
 import { boxHref } from '../jobs/hrefs';
 import { dayWords } from '../parts/days';
 import { Field } from '../parts/Field';
@@ -11,6 +10,7 @@ import { Screen } from '../parts/Screen';
 import { Touch } from '../parts/Touch';
 import { Words } from '../parts/Words';
 import { useFound } from './find';
+import { View } from '../parts/View';
 
 /** What is often asked for. */
 const OFTEN = ['over', 'over when found', 'no legal volume', 'tested failed', 'not tested', 'built'] as const;

@@ -1,7 +1,7 @@
 /** One of a few, as chips under a word; touching the chosen one again takes it back where that is allowed. */
-import { View } from 'react-native';
 import { Chip } from './Press';
 import { Words } from './Words';
+import { View } from './View';
 
 interface ChoiceProps<V extends string | number | boolean> {
   readonly title: string;

@@ -1,10 +1,10 @@
 /** What is asked where two people changed the same, or one deleted what the other changed. */
 import type { ClashWords } from '@dense-pack/core/shorthand/clash-words';
-import { View } from 'react-native';
 import { outbox } from '../client/queries';
 import { Notice } from './Notice';
 import { Button } from './Press';
 import { Words } from './Words';
+import { View } from './View';
 
 /** The fields both changed, each with both values; all else is kept of both. */
 export function Clashes({ clashes }: { readonly clashes: readonly ClashWords[] }) {

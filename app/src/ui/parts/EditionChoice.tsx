@@ -1,7 +1,7 @@
 /** Choosing the edition that is adopted where the work is. */
 import { type EditionId, EDITIONS } from '@dense-pack/core/edition/index';
-import { View } from 'react-native';
 import { Chip } from './Press';
+import { View } from './View';
 
 interface EditionChoiceProps {
   readonly value: EditionId | undefined;

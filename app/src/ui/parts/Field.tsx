@@ -4,10 +4,11 @@
  * phone's own way back or because the page is closed, is taken as if the field had been left.
  */
 import { useEffect, useId, useRef, useState } from 'react';
-import { TextInput, type TextInputProps, View } from 'react-native';
+import { TextInput, type TextInputProps } from 'react-native';
 import { useColours } from '../theme/theme';
 import { withPoint } from './with-point';
 import { Words } from './Words';
+import { View } from './View';
 
 interface FieldProps extends TextInputProps {
   readonly label: string;

@@ -1,8 +1,8 @@
 /** Choosing a file of the phone: a button over the browser's own file input. */
 import type { LucideIcon } from 'lucide-react-native';
 import { createElement, useRef } from 'react';
-import { View } from 'react-native';
 import { Button } from './Press';
+import { View } from './View';
 
 interface FilePickProps {
   readonly label: string;

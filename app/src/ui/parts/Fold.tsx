@@ -2,10 +2,10 @@
 import ChevronDown from 'lucide-react-native/icons/chevron-down';
 import ChevronUp from 'lucide-react-native/icons/chevron-up';
 import { type ReactNode, useState } from 'react';
-import { View } from 'react-native';
 import { useColours } from '../theme/theme';
 import { Touch } from './Touch';
 import { Words } from './Words';
+import { View } from './View';
 
 interface FoldProps {
   readonly title: string;

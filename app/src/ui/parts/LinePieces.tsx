@@ -2,9 +2,9 @@
 import type { Piece } from '@dense-pack/core/shorthand/read';
 import { unreadableWords } from '@dense-pack/core/shorthand/errors';
 import Check from 'lucide-react-native/icons/check';
-import { View } from 'react-native';
 import { useColours } from '../theme/theme';
 import { Words } from './Words';
+import { View } from './View';
 
 export function LinePieces({ pieces }: { readonly pieces: readonly Piece[] }) {
   const colours = useColours();

@@ -1,7 +1,7 @@
 /** What the app says of itself: away, waiting, refused, empty, loading. */
 import type { ReactNode } from 'react';
-import { View } from 'react-native';
 import { Words } from './Words';
+import { View } from './View';
 
 const TONES = {
   quiet: 'border-hair bg-sheet',

@@ -1,9 +1,9 @@
 /** Things to press: never smaller than a thumb. */
 import type { LucideIcon } from 'lucide-react-native';
-import { View } from 'react-native';
 import { type Colour, useColours } from '../theme/theme';
 import { Touch, type TouchProps } from './Touch';
 import { Words } from './Words';
+import { View } from './View';
 
 interface ButtonProps extends Omit<TouchProps, 'children'> {
   readonly label: string;

@@ -7,13 +7,13 @@ import { unreadableWords } from '@dense-pack/core/shorthand/errors';
 import { type Piece, readCountLine, readPieces, type ReadLine } from '@dense-pack/core/shorthand/read';
 import { fromSpeech } from '@dense-pack/core/shorthand/spoken';
 import { useMemo } from 'react';
-import { View } from 'react-native';
 import { keepDraft, useDraft } from '../client/draft';
 import { VerdictLine } from '../tape/Verdict';
 import { Field } from './Field';
 import { LinePieces } from './LinePieces';
 import { Button } from './Press';
 import { Words } from './Words';
+import { View } from './View';
 
 interface Understood {
   readonly read?: ReadLine;

@@ -1,8 +1,8 @@
 /** Taking something away: asked once more, in place. */
 import { useState } from 'react';
-import { View } from 'react-native';
 import { Button } from './Press';
 import { Words } from './Words';
+import { View } from './View';
 
 interface RemovalProps {
   /** What it is: “box”, “job”. */

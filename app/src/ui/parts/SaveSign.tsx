@@ -4,7 +4,6 @@ import CloudCheck from 'lucide-react-native/icons/cloud-check';
 import CloudOff from 'lucide-react-native/icons/cloud-off';
 import CloudUpload from 'lucide-react-native/icons/cloud-upload';
 import { useState } from 'react';
-import { View } from 'react-native';
 import { useOutbox, useWaitingPhotos } from '../client/queries';
 import { usePreferences } from '../theme/preferences';
 import { useColours } from '../theme/theme';
@@ -12,6 +11,7 @@ import { Sheet } from './Sheet';
 import { Touch } from './Touch';
 import { needsPerson, Waiting } from './Waiting';
 import { Words } from './Words';
+import { View } from './View';
 
 export function SaveSign() {
   const state = useOutbox();

@@ -1,7 +1,7 @@
 /** The frame every screen stands in: a bar with the way back, a scrolling body, an optional foot. */
 import ArrowLeft from 'lucide-react-native/icons/arrow-left';
 import { type ReactNode, useState } from 'react';
-import { ScrollView, View } from 'react-native';
+import { ScrollView } from 'react-native';
 import { takeVersion, useNewVersion } from '../client/new-version';
 import { useJustAway, useOutbox } from '../client/queries';
 import { Notice } from './Notice';
@@ -10,6 +10,7 @@ import { Button, IconPress } from './Press';
 import { ScrollerProvider } from './scroller';
 import { Words } from './Words';
 import { go } from './go';
+import { View } from './View';
 
 interface ScreenProps {
   readonly title: string;

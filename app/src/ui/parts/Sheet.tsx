@@ -1,9 +1,10 @@
 /** A sheet over the screen: closed by its button, by Escape, or by touching beside it. */
 import X from 'lucide-react-native/icons/x';
 import type { ReactNode } from 'react';
-import { Modal, Pressable, ScrollView, View } from 'react-native';
+import { Modal, Pressable, ScrollView } from 'react-native';
 import { IconPress } from './Press';
 import { Words } from './Words';
+import { View } from './View';
 
 interface SheetProps {
   readonly title: string;

@@ -1,7 +1,7 @@
 /** A measured amount by touch: a large and a small step either way, the amount as a tape shows it between them. */
-import { View } from 'react-native';
 import { Chip } from './Press';
 import { Words } from './Words';
+import { View } from './View';
 
 interface StepsProps {
   readonly label: string;

@@ -1,6 +1,6 @@
 /** Rows of a long list. Where there is no page to measure, all of them. */
 import type { ReactNode } from 'react';
-import { View } from 'react-native';
+import { View } from './View';
 
 export interface VirtualRowsProps {
   readonly count: number;

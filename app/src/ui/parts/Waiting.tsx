@@ -2,7 +2,6 @@
  * What waits on this phone: every change that is not on the server yet, what the server refused and why, and
  * what cannot be read here. Only the person throws any of it away.
  */
-import { View } from 'react-native';
 import type { BoxEntry, DeleteEntry, Entry, JobEntry } from '@/sync/entry';
 import type { Unreadable } from '@/sync/operation';
 import type { OutboxState } from '@/sync/outbox-state';
@@ -10,6 +9,7 @@ import { outbox, photos, useWaitingPhotos } from '../client/queries';
 import { go } from './go';
 import { Button } from './Press';
 import { Words } from './Words';
+import { View } from './View';
 
 const SAYS: Readonly<Record<Entry['what'], string>> = {
   job: 'Job',

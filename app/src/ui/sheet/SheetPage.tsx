@@ -2,8 +2,9 @@
 import { PAPER } from '@dense-pack/core/sheet/picture';
 import type { Part } from '@dense-pack/core/sheet/part';
 import type { Sheet } from '@dense-pack/core/sheet/sheet';
-import { Image, Text, View } from 'react-native';
+import { Image, Text } from 'react-native';
 import { PlainPicture } from '../parts/PlainPicture';
+import { View } from '../parts/View';
 
 interface SheetPageProps {
   readonly sheet: Sheet;

@@ -4,7 +4,7 @@ import { type Sheet, sheetOf } from '@dense-pack/core/sheet/sheet';
 import FileDown from 'lucide-react-native/icons/file-down';
 import Printer from 'lucide-react-native/icons/printer';
 import { useMemo, useState } from 'react';
-import { useWindowDimensions, View } from 'react-native';
+import { useWindowDimensions } from 'react-native';
 import { photoAddress, sheetAddress } from '@/sync/api';
 import { type ShownBox, type ShownJob, useJob } from '../client/queries';
 import { backFrom, isMissing } from '../jobs/hrefs';
@@ -17,6 +17,7 @@ import { PrintSheet, printNow } from '../parts/PrintSheet';
 import { Screen } from '../parts/Screen';
 import { Words } from '../parts/Words';
 import { SheetPage } from './SheetPage';
+import { View } from '../parts/View';
 
 interface SheetScreenProps {
   readonly jobId: string;

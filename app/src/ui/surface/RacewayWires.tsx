@@ -10,11 +10,11 @@ import type { Surface } from '@dense-pack/core/box/surface';
 import type { Edition } from '@dense-pack/core/edition/edition';
 import { tally } from '@dense-pack/core/fill/tally';
 import { verdictWords } from '@dense-pack/core/fill/verdict';
-import { View } from 'react-native';
 import type { ChangeBox } from '../box/use-box-edit';
 import { Notice } from '../parts/Notice';
 import { Button } from '../parts/Press';
 import { Words } from '../parts/Words';
+import { View } from '../parts/View';
 
 interface RacewayWiresProps {
   readonly surface: Surface;

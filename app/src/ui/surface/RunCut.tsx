@@ -3,12 +3,12 @@ import type { Surface } from '@dense-pack/core/box/surface';
 import { lengthOf } from '@dense-pack/core/box/texts';
 import { type Length, showInches } from '@dense-pack/core/quantity/length';
 import { fittingsOf, type SurfaceRun, surfaceWords } from '@dense-pack/core/space/surface';
-import { View } from 'react-native';
 import { Choice } from '../parts/Choice';
 import { Notice } from '../parts/Notice';
 import { Stepper } from '../parts/Press';
 import { Words } from '../parts/Words';
 import type { ChangeSurface } from './SurfacePanel';
+import { View } from '../parts/View';
 
 const tape = (length: number) => `${showInches(Math.round(length) as Length)} in`;
 

@@ -2,11 +2,11 @@
 import { newId } from '@dense-pack/core/box/new-id';
 import type { Certainty, OpenFact } from '@dense-pack/core/certainty/certainty';
 import type { EditionId } from '@dense-pack/core/edition/index';
-import { View } from 'react-native';
 import type { ChangeBox } from '../box/use-box-edit';
 import { Notice } from '../parts/Notice';
 import { Chip } from '../parts/Press';
 import { Words } from '../parts/Words';
+import { View } from '../parts/View';
 
 export interface SettleProps {
   readonly onBox: ChangeBox;

@@ -5,10 +5,10 @@ import { showAmount, unitName } from '@dense-pack/core/fill/amount';
 import { compareTallies } from '@dense-pack/core/fill/compare';
 import { type Tally, tally } from '@dense-pack/core/fill/tally';
 import { memo, useMemo, useState } from 'react';
-import { View } from 'react-native';
 import { Touch } from '../parts/Touch';
 import { Words } from '../parts/Words';
 import { VerdictLine } from './Verdict';
+import { View } from '../parts/View';
 
 interface OtherEditionsProps {
   readonly box: BoxDocument;

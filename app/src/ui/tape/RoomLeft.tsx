@@ -4,8 +4,8 @@ import type { Edition } from '@dense-pack/core/edition/edition';
 import { roomLeft, smallestBoxes } from '@dense-pack/core/fill/room';
 import { showVolume, UNIT_NAMES } from '@dense-pack/core/quantity/volume';
 import { memo, useMemo } from 'react';
-import { View } from 'react-native';
 import { Words } from '../parts/Words';
+import { View } from '../parts/View';
 
 interface RoomLeftProps {
   readonly box: BoxDocument;

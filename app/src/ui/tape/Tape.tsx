@@ -2,11 +2,11 @@
 import { type Amount, showAmount, unitName } from '@dense-pack/core/fill/amount';
 import { editionOf } from '@dense-pack/core/edition/index';
 import type { Tally, TallyLine } from '@dense-pack/core/fill/tally';
-import { View } from 'react-native';
 import { Fold } from '../parts/Fold';
 import { Touch } from '../parts/Touch';
 import { Words } from '../parts/Words';
 import { usePreferences } from '../theme/preferences';
+import { View } from '../parts/View';
 
 interface TapeProps {
   readonly counted: Tally;

@@ -13,11 +13,11 @@ import OctagonX from 'lucide-react-native/icons/octagon-x';
 import TriangleAlert from 'lucide-react-native/icons/triangle-alert';
 import type { WorkRoom } from '@dense-pack/core/fold/work-room';
 import type { ReactNode } from 'react';
-import { View } from 'react-native';
 import { certaintyBy } from '../client/worked-out';
 import { Words } from '../parts/Words';
 import { usePreferences } from '../theme/preferences';
 import { useColours } from '../theme/theme';
+import { View } from '../parts/View';
 
 type Shown = BoxVerdict['is'];
 

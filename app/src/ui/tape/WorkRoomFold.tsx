@@ -4,10 +4,10 @@ import { editionOf } from '@dense-pack/core/edition/index';
 import type { Tally } from '@dense-pack/core/fill/tally';
 import { workRoom } from '@dense-pack/core/fold/work-room';
 import { memo } from 'react';
-import { View } from 'react-native';
 import { Fold } from '../parts/Fold';
 import { Words } from '../parts/Words';
 import { useKit } from '../truck/kit';
+import { View } from '../parts/View';
 
 interface WorkRoomFoldProps {
   readonly box: BoxDocument;

@@ -4,7 +4,6 @@ import { FORMS } from '@dense-pack/core/box/words';
 import { addsOf, TruckAdd, truckAddOf } from '@dense-pack/core/parts/kit';
 import { showVolume } from '@dense-pack/core/quantity/volume';
 import { useState } from 'react';
-import { View } from 'react-native';
 import { Choice } from '../parts/Choice';
 import { Field } from '../parts/Field';
 import { Fold } from '../parts/Fold';
@@ -12,6 +11,7 @@ import { Button, Chip } from '../parts/Press';
 import { setKit, useKit } from './kit';
 import { PartRow } from './PartRow';
 import { lengthTyped, several, volumeTyped } from './typed';
+import { View } from '../parts/View';
 
 export function AddedStock() {
   const kit = useKit();

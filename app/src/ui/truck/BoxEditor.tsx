@@ -2,13 +2,13 @@
 import { TruckBox } from '@dense-pack/core/parts/kit';
 import { FORMS, MATERIALS, MOUNTS } from '@dense-pack/core/box/words';
 import { useState } from 'react';
-import { View } from 'react-native';
 import { Choice, plainOptions, wordOptions } from '../parts/Choice';
 import { Field } from '../parts/Field';
 import { Button, Chip } from '../parts/Press';
 import { Words } from '../parts/Words';
 import { setKit, useKit } from './kit';
 import { lengthTyped, several, volumeTyped } from './typed';
+import { View } from '../parts/View';
 
 /** A box of one's own to begin with. */
 export function newBox(known: readonly TruckBox[]): TruckBox {

@@ -1,10 +1,10 @@
 /** The connectors at hand: plenty of a kind, none, or so many. */
 import { CONNECTORS } from '@dense-pack/core/connector/connectors';
-import { View } from 'react-native';
 import { Fold } from '../parts/Fold';
 import { Chip, Stepper } from '../parts/Press';
 import { Words } from '../parts/Words';
 import { setKit, useKit } from './kit';
+import { View } from '../parts/View';
 
 export function ConnectorStock() {
   const { connectors } = useKit();

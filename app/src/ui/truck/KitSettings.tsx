@@ -1,10 +1,10 @@
 /** How remedies are weighed and what the working estimate assumes: every figure is the person’s to change. */
 import { type Kit, KitAssumptions, KitWeights } from '@dense-pack/core/parts/kit';
-import { View } from 'react-native';
 import { Fold } from '../parts/Fold';
 import { Button, Stepper } from '../parts/Press';
 import { Words } from '../parts/Words';
 import { setKit, useKit } from './kit';
+import { View } from '../parts/View';
 
 interface Figure<K extends string> {
   readonly key: K;

@@ -2,11 +2,11 @@
 import Pencil from 'lucide-react-native/icons/pencil';
 import Empty from 'lucide-react-native/icons/square';
 import Check from 'lucide-react-native/icons/square-check';
-import { View } from 'react-native';
 import { IconPress } from '../parts/Press';
 import { Touch } from '../parts/Touch';
 import { Words } from '../parts/Words';
 import { useColours } from '../theme/theme';
+import { View } from '../parts/View';
 
 interface PartRowProps {
   readonly name: string;

@@ -6,7 +6,6 @@ import { showVolume } from '@dense-pack/core/quantity/volume';
 import type { BoxPart } from '@dense-pack/core/catalog/catalog';
 import Plus from 'lucide-react-native/icons/plus';
 import { useState } from 'react';
-import { View } from 'react-native';
 import { Choice } from '../parts/Choice';
 import { Notice } from '../parts/Notice';
 import { Button } from '../parts/Press';
@@ -18,6 +17,7 @@ import { ConnectorStock } from './ConnectorStock';
 import { FoldMeasures } from './FoldMeasures';
 import { PartRow } from './PartRow';
 import { setKit, useKit } from './kit';
+import { View } from '../parts/View';
 
 const SHOW = [
   { value: 'here', label: 'In the truck' },

@@ -9,11 +9,11 @@ import type { Tally } from '@dense-pack/core/fill/tally';
 import { pack } from '@dense-pack/core/vessel/pack';
 import { tilesOf } from '@dense-pack/core/vessel/tiles';
 import { Fragment, useMemo } from 'react';
-import { View } from 'react-native';
 import { useColours } from '../theme/theme';
 import { Words } from '../parts/Words';
 import { TileFace } from './TileFace';
 import { BarrierWall, VesselWalls } from './VesselWalls';
+import { View } from '../parts/View';
 
 /** Share of the drawing's height the vessel takes while nothing stands far over the rim. */
 const RIM_AT = 0.86;

@@ -3,11 +3,11 @@ import { type Amount, showAmount, unitName } from '@dense-pack/core/fill/amount'
 import type { Tally } from '@dense-pack/core/fill/tally';
 import { graduations } from '@dense-pack/core/vessel/scale';
 import { memo, useMemo } from 'react';
-import { View } from 'react-native';
 import Svg, { Line, Path } from 'react-native-svg';
 import { usePreferences } from '../theme/preferences';
 import { useColours } from '../theme/theme';
 import { Words } from '../parts/Words';
+import { View } from '../parts/View';
 
 interface ScaleProps {
   readonly counted: Tally;

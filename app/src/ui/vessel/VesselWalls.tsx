@@ -1,7 +1,7 @@
 /** What stands still in the drawing: the walls, the rim with its lips, gangs, an extension, the barrier. */
 import Svg, { G, Line, Path, Rect } from 'react-native-svg';
-import { View } from 'react-native';
 import { useColours } from '../theme/theme';
+import { View } from '../parts/View';
 
 interface WallsProps {
   readonly width: number;

@@ -3,12 +3,12 @@ import type { NewItem } from '@dense-pack/core/box/edit';
 import { ADDED_PARTS, type AddedPart } from '@dense-pack/core/box/words';
 import type { Edition } from '@dense-pack/core/edition/edition';
 import { useState } from 'react';
-import { View } from 'react-native';
 import { Choice } from '../../parts/Choice';
 import { Button, Chip } from '../../parts/Press';
 import { Words } from '../../parts/Words';
 import { EXTENSIONS } from '../fields/HardwareFields';
 import { VolumeSteps } from '../fields/Measures';
+import { View } from '../../parts/View';
 
 interface AddedVolumeProps {
   readonly edition: Edition;

@@ -5,13 +5,13 @@ import { HANGINGS, type Looked, PLACES, SERVED, type Site } from '@dense-pack/co
 import { LOOKED_NAMES, PROTECTION_WORDS } from '@dense-pack/core/check/open-checks';
 import { BREAKERS } from '@dense-pack/core/edition/index';
 import { useState } from 'react';
-import { View } from 'react-native';
 import { Choice, wordOptions } from '../../parts/Choice';
 import { Fold } from '../../parts/Fold';
 import { Chip } from '../../parts/Press';
 import { Words } from '../../parts/Words';
 import { LengthSteps } from '../fields/Measures';
 import type { ChangeBox } from '../use-box-edit';
+import { View } from '../../parts/View';
 
 interface AllFactsProps {
   readonly box: BoxDocument;

@@ -2,9 +2,9 @@
 import type { BoxDocument } from '@dense-pack/core/box/document';
 import type { Edition } from '@dense-pack/core/edition/edition';
 import { bothWays } from '@dense-pack/core/fill/both-ways';
-import { View } from 'react-native';
 import { Words } from '../../parts/Words';
 import { VerdictLine } from '../../tape/Verdict';
+import { View } from '../../parts/View';
 
 /** What both stamps say, where both are known; the volume decides. */
 export function BothWays({ box, edition }: { readonly box: BoxDocument; readonly edition: Edition }) {

@@ -3,7 +3,6 @@ import type { BoxDocument } from '@dense-pack/core/box/document';
 import { changeKind, changeShell } from '@dense-pack/core/box/edit';
 import { type Form, FORMS, MATERIALS, type Material, MOUNTS } from '@dense-pack/core/box/words';
 import type { Edition } from '@dense-pack/core/edition/edition';
-import { View } from 'react-native';
 import { Choice, plainOptions } from '../../parts/Choice';
 import { Stepper } from '../../parts/Press';
 import { Steps } from '../../parts/Steps';
@@ -12,6 +11,7 @@ import { Words } from '../../parts/Words';
 import { BoxPicture } from '../BoxPicture';
 import type { ChangeBox } from '../use-box-edit';
 import { BoxVolume } from './BoxVolume';
+import { View } from '../../parts/View';
 
 interface Kind {
   readonly form: Form;

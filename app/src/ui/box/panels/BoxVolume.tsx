@@ -5,7 +5,6 @@ import type { Form } from '@dense-pack/core/box/words';
 import { type Edition, type Size, SIZES } from '@dense-pack/core/edition/edition';
 import { cubicInches, printVolume, readVolume } from '@dense-pack/core/quantity/volume';
 import { useState } from 'react';
-import { View } from 'react-native';
 import { Choice } from '../../parts/Choice';
 import { Field } from '../../parts/Field';
 import { Notice } from '../../parts/Notice';
@@ -14,6 +13,7 @@ import { Words } from '../../parts/Words';
 import { LengthSteps, VolumeSteps } from '../fields/Measures';
 import type { ChangeBox } from '../use-box-edit';
 import { BothWays } from './BothWays';
+import { View } from '../../parts/View';
 
 /** Volumes often stamped in boxes of a kind, in³. Common practice, no source: the stamp decides. */
 const USUAL_VOLUMES: Readonly<Record<string, readonly string[]>> = {

@@ -6,12 +6,12 @@ import { newId } from '@dense-pack/core/box/new-id';
 import { itemFrom } from '@dense-pack/core/shorthand/piece';
 import Plus from 'lucide-react-native/icons/plus';
 import { useState } from 'react';
-import { View } from 'react-native';
 import { Button, Chip } from '../../parts/Press';
 import { Words } from '../../parts/Words';
 import { CableFields } from '../CableFields';
 import { pieceOf, useCableOffers } from '../recent-cables';
 import { InTheBox } from './InTheBox';
+import { View } from '../../parts/View';
 
 type Cable = Extract<NewItem, { kind: 'cable' }>;
 

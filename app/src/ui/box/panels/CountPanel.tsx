@@ -8,7 +8,6 @@ import { plainSayer } from '@dense-pack/core/finding/say';
 import type { Tally } from '@dense-pack/core/fill/tally';
 import { type Surroundings, withSurroundings } from '@dense-pack/core/run/surroundings';
 import { memo, useDeferredValue, useMemo } from 'react';
-import { View } from 'react-native';
 import { certaintyBy } from '../../client/worked-out';
 import { Notice } from '../../parts/Notice';
 import { OtherOpenFacts, type SettleProps } from '../../tape/OpenFacts';
@@ -18,6 +17,7 @@ import { RoomLeft } from '../../tape/RoomLeft';
 import { Tape } from '../../tape/Tape';
 import { BothWays } from './BothWays';
 import { WorkRoomFold } from '../../tape/WorkRoomFold';
+import { View } from '../../parts/View';
 
 type Counted = Pick<CountPanelProps, 'box' | 'counted'>;
 type Around = Counted & Pick<CountPanelProps, 'around'>;

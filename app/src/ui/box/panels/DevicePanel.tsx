@@ -7,11 +7,11 @@ import { DEVICE_NAMES, type DeviceName, kindOf } from '@dense-pack/core/device/i
 import type { Size } from '@dense-pack/core/edition/edition';
 import { itemFrom } from '@dense-pack/core/shorthand/piece';
 import { useState } from 'react';
-import { View } from 'react-native';
 import { Notice } from '../../parts/Notice';
 import { Chip } from '../../parts/Press';
 import { Words } from '../../parts/Words';
 import { InTheBox } from './InTheBox';
+import { View } from '../../parts/View';
 
 const SIZE_CHOICES: readonly Size[] = [14, 12, 10, 6];
 

@@ -2,7 +2,6 @@
 import type { BoxDocument } from '@dense-pack/core/box/document';
 import { newId } from '@dense-pack/core/box/new-id';
 import { canBeWrong, type Wanted, withLooked, withWrong } from '@dense-pack/core/check/open-checks';
-import { View } from 'react-native';
 import { Fold } from '../../parts/Fold';
 import { Notice } from '../../parts/Notice';
 import { Button, Chip } from '../../parts/Press';
@@ -10,6 +9,7 @@ import { Tick } from '../../parts/Tick';
 import { Words } from '../../parts/Words';
 import type { ChangeBox } from '../use-box-edit';
 import { AllFacts } from './AllFacts';
+import { View } from '../../parts/View';
 
 interface FactsPanelProps {
   readonly box: BoxDocument;

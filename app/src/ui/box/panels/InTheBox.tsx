@@ -2,9 +2,9 @@
 import type { ChangeBox } from '../use-box-edit';
 import type { BoxDocument, Item } from '@dense-pack/core/box/document';
 import { rowsOf } from '@dense-pack/core/box/rows';
-import { View } from 'react-native';
 import { Words } from '../../parts/Words';
 import { ItemRow } from '../ItemRow';
+import { View } from '../../parts/View';
 
 interface InTheBoxProps {
   readonly box: BoxDocument;

@@ -5,9 +5,9 @@ import { newId } from '@dense-pack/core/box/new-id';
 import { reread } from '@dense-pack/core/box/reread';
 import type { Job } from '@dense-pack/core/box/record';
 import { printCountLine } from '@dense-pack/core/shorthand/print';
-import { View } from 'react-native';
 import { QuickLine } from '../../parts/QuickLine';
 import { Words } from '../../parts/Words';
+import { View } from '../../parts/View';
 
 interface LinePanelProps {
   readonly box: BoxDocument;

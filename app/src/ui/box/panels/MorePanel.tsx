@@ -7,7 +7,6 @@ import type { Edition, Size } from '@dense-pack/core/edition/edition';
 import { SIZES } from '@dense-pack/core/edition/edition';
 import { itemFrom } from '@dense-pack/core/shorthand/piece';
 import { useState } from 'react';
-import { View } from 'react-native';
 import { Choice } from '../../parts/Choice';
 import { Button, Chip, Stepper } from '../../parts/Press';
 import { Words } from '../../parts/Words';
@@ -15,6 +14,7 @@ import { RUNS } from '../fields/PieceFields';
 import { LengthSteps } from '../fields/Measures';
 import { AddedVolume } from './AddedVolume';
 import { InTheBox } from './InTheBox';
+import { View } from '../../parts/View';
 
 interface Offer {
   /** The piece of a count line it adds. */

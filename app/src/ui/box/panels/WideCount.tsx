@@ -2,12 +2,12 @@
 import type { BoxDocument, Item } from '@dense-pack/core/box/document';
 import type { Tally } from '@dense-pack/core/fill/tally';
 import type { ReactNode } from 'react';
-import { View } from 'react-native';
 import type { ChangeBox } from '../use-box-edit';
 import { CablePanel } from './CablePanel';
 import { FixButton } from './CountPanel';
 import { DevicePanel } from './DevicePanel';
 import { InTheBox } from './InTheBox';
+import { View } from '../../parts/View';
 
 interface WideCountProps {
   readonly box: BoxDocument;

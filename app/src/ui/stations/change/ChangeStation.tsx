@@ -9,7 +9,6 @@ import ArrowRight from 'lucide-react-native/icons/arrow-right';
 import Check from 'lucide-react-native/icons/check';
 import Pencil from 'lucide-react-native/icons/pencil';
 import { useMemo } from 'react';
-import { View } from 'react-native';
 import type { ShownBox } from '../../client/queries';
 import { Notice } from '../../parts/Notice';
 import { Button } from '../../parts/Press';
@@ -23,6 +22,7 @@ import type { ChangeFields } from '../../box/use-box-edit';
 import { dayWords } from '../../parts/days';
 import { useKit } from '../../truck/kit';
 import { plannedWiring } from '../join/use-wiring';
+import { View } from '../../parts/View';
 
 interface ChangeStationProps {
   readonly box: ShownBox;

@@ -22,7 +22,6 @@ import FileText from 'lucide-react-native/icons/file-text';
 import Gauge from 'lucide-react-native/icons/gauge';
 import QrCode from 'lucide-react-native/icons/qr-code';
 import { Fragment, useMemo, useState } from 'react';
-import { View } from 'react-native';
 import { AskFacts } from '../../box/panels/FactsPanel';
 import type { ChangeBoth, ChangeBox } from '../../box/use-box-edit';
 import type { ShownBox } from '../../client/queries';
@@ -45,6 +44,7 @@ import { TestRow } from './TestRow';
 import { useDiagnosed } from './use-diagnosed';
 import { useWalk } from './use-walk';
 import { WrongCard } from './WrongCard';
+import { View } from '../../parts/View';
 
 interface CloseStationProps {
   readonly box: ShownBox;

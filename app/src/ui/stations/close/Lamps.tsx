@@ -1,8 +1,8 @@
 /** Three lamps between the contacts of a receptacle, touched as they are lit on the tester in hand. */
 import { type Pair, PAIRS } from '@dense-pack/core/box/closing';
-import { View } from 'react-native';
 import { Touch } from '../../parts/Touch';
 import { Words } from '../../parts/Words';
+import { View } from '../../parts/View';
 
 type Lit = Readonly<Record<Pair, boolean>>;
 export const NONE_LIT: Lit = { HN: false, HG: false, NG: false };

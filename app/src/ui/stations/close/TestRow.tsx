@@ -6,7 +6,6 @@ import CircleCheck from 'lucide-react-native/icons/circle-check-big';
 import CircleQuestion from 'lucide-react-native/icons/circle-question-mark';
 import OctagonX from 'lucide-react-native/icons/octagon-x';
 import { useState } from 'react';
-import { View } from 'react-native';
 import { dayWords } from '../../parts/days';
 import { Field } from '../../parts/Field';
 import { Chip } from '../../parts/Press';
@@ -14,6 +13,7 @@ import { withPoint } from '../../parts/with-point';
 import { Words } from '../../parts/Words';
 import { type Colour, useColours } from '../../theme/theme';
 import { Lamps, NONE_LIT } from './Lamps';
+import { View } from '../../parts/View';
 
 interface TestRowProps {
   readonly tested: Tested;

@@ -3,7 +3,6 @@ import type { Tested } from '@dense-pack/core/close/closed';
 import { UNSEEN } from '@dense-pack/core/diagnose/diagnose';
 import type { Said } from '@dense-pack/core/box/closing';
 import { useMemo, useState } from 'react';
-import { View } from 'react-native';
 import type { Answered } from '../../client/use-answer';
 import { Loading, Notice } from '../../parts/Notice';
 import { Button } from '../../parts/Press';
@@ -13,6 +12,7 @@ import type { Shown } from '../join/use-wiring';
 import { StillWiring } from '../join/StillWiring';
 import type { DiagnoseAnswer } from './diagnose-answers';
 import { TestRow } from './TestRow';
+import { View } from '../../parts/View';
 
 interface WrongCardProps {
   readonly diagnosed: Answered<DiagnoseAnswer>;

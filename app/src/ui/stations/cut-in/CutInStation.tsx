@@ -11,7 +11,6 @@ import { ThereInStud } from '@dense-pack/core/space/wall';
 import Check from 'lucide-react-native/icons/check';
 import X from 'lucide-react-native/icons/x';
 import { useMemo } from 'react';
-import { View } from 'react-native';
 import type { ChangeBox } from '../../box/use-box-edit';
 import type { ShownBox } from '../../client/queries';
 import { GangRow } from '../../gangs/GangRow';
@@ -27,6 +26,7 @@ import { Elevation } from './Elevation';
 import { FullSize } from './FullSize';
 import { Measured } from './Measured';
 import { WallChoices } from './WallChoices';
+import { View } from '../../parts/View';
 
 /** Changes what is kept of the opening, as it stands at that moment. */
 export type ChangeHole = (change: (hole: Hole) => Hole) => void;

@@ -4,13 +4,13 @@ import { templateOf, templateSvg } from '@dense-pack/core/space/template';
 import FileDown from 'lucide-react-native/icons/file-down';
 import Printer from 'lucide-react-native/icons/printer';
 import { useMemo, useState } from 'react';
-import { View } from 'react-native';
 import { templateAddress } from '@/sync/api';
 import type { ShownBox } from '../../client/queries';
 import { Choice } from '../../parts/Choice';
 import { Button } from '../../parts/Press';
 import { PrintSheet, printNow } from '../../parts/PrintSheet';
 import { Words } from '../../parts/Words';
+import { View } from '../../parts/View';
 
 const PAPERS = [
   { value: 'letter', label: 'Letter' },

@@ -1,12 +1,12 @@
 /** Every measure of a wall typed: what the part in hand and the wall in front of one say. */
 import { type CutInAsk, Hole } from '@dense-pack/core/box/hole';
 import Trash from 'lucide-react-native/icons/trash';
-import { View } from 'react-native';
 import { Fold } from '../../parts/Fold';
 import { Measure, type MeasureRow, Measures, tried, without } from '../../parts/Measures';
 import { Button, IconPress } from '../../parts/Press';
 import { Words } from '../../parts/Words';
 import type { ChangeHole } from './CutInStation';
+import { View } from '../../parts/View';
 
 interface MeasuredProps {
   readonly ask: CutInAsk;

@@ -5,11 +5,11 @@ import { inches, type Length, writeLength } from '@dense-pack/core/quantity/leng
 import type { CutIn } from '@dense-pack/core/space/cut-in';
 import { BAYS, beside, takenOf, thingBehind } from '@dense-pack/core/space/of-box';
 import { ganged, NAILED_WITHIN, OPENING } from '@dense-pack/core/space/sizes';
-import { View } from 'react-native';
 import { Choice, wordOptions } from '../../parts/Choice';
 import { Chip, Stepper } from '../../parts/Press';
 import { Words } from '../../parts/Words';
 import type { ChangeHole } from './CutInStation';
+import { View } from '../../parts/View';
 
 interface WallChoicesProps {
   readonly ask: CutInAsk;

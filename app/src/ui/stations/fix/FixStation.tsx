@@ -14,7 +14,6 @@ import { FOLDS_WORDS } from '@dense-pack/core/fold/fold-words';
 import { damageWords, REMEDY_KINDS } from '@dense-pack/core/remedy/remedy';
 import { isNailed } from '@dense-pack/core/remedy/wall';
 import { useEffect, useMemo, useState } from 'react';
-import { View } from 'react-native';
 import type { ShownBox } from '../../client/queries';
 import { Choice } from '../../parts/Choice';
 import { Notice } from '../../parts/Notice';
@@ -29,6 +28,7 @@ import { FactsPanel } from '../../box/panels/FactsPanel';
 import type { Remedy, RemedyAnswer } from '../../box/remedy-answers';
 import type { ChangeBox, ChangeFields } from '../../box/use-box-edit';
 import { FindingList } from '../../box/FindingList';
+import { View } from '../../parts/View';
 
 interface FixStationProps {
   readonly box: ShownBox;

@@ -5,11 +5,11 @@ import CircleAlert from 'lucide-react-native/icons/circle-alert';
 import CircleCheck from 'lucide-react-native/icons/circle-check';
 import CircleQuestion from 'lucide-react-native/icons/circle-question-mark';
 import CircleX from 'lucide-react-native/icons/circle-x';
-import { View } from 'react-native';
 import { go } from '../../parts/go';
 import { Button } from '../../parts/Press';
 import { Words } from '../../parts/Words';
 import { useColours } from '../../theme/theme';
+import { View } from '../../parts/View';
 
 /** What the answer rests on, and the way to change it. */
 export function Assumed({ words }: { readonly words: readonly string[] }) {

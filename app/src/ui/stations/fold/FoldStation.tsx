@@ -11,7 +11,6 @@ import {
 import { helpWords } from '@dense-pack/core/fold/help';
 import type { Planned } from '@dense-pack/core/plan/planned';
 import { useMemo, useState } from 'react';
-import { View } from 'react-native';
 import type { ChangeBox } from '../../box/use-box-edit';
 import type { ShownBox } from '../../client/queries';
 import { GangRow } from '../../gangs/GangRow';
@@ -27,6 +26,7 @@ import type { Folded, FoldingAnswer } from './fold-answers';
 import { OpenedBox } from './OpenedBox';
 import { RoughInView } from './RoughInView';
 import { useFolding } from './use-folding';
+import { View } from '../../parts/View';
 
 interface FoldStationProps {
   readonly box: ShownBox;

@@ -9,7 +9,6 @@ import ChevronLeft from 'lucide-react-native/icons/chevron-left';
 import ChevronRight from 'lucide-react-native/icons/chevron-right';
 import Hand from 'lucide-react-native/icons/hand';
 import { useMemo, useState } from 'react';
-import { View } from 'react-native';
 import { Choice } from '../../parts/Choice';
 import { PlainPicture } from '../../parts/PlainPicture';
 import { Button, IconPress } from '../../parts/Press';
@@ -18,6 +17,7 @@ import { HandsBusy } from '../join/aloud/HandsBusy';
 import { spokenSteps, toggled } from '../join/aloud/fold-steps';
 import { DepthSlide } from './DepthSlide';
 import type { Folded } from './fold-answers';
+import { View } from '../../parts/View';
 
 interface OpenedBoxProps {
   readonly fold: Folded;

@@ -6,11 +6,11 @@ import { ROUGH_IN_ANSWERS, roughInSteps, roughInWords } from '@dense-pack/core/f
 import { foldSide, openedOf } from '@dense-pack/core/sheet/fold-picture';
 import { solidsOf } from '@dense-pack/core/parts/kit';
 import { useMemo } from 'react';
-import { View } from 'react-native';
 import { PlainPicture } from '../../parts/PlainPicture';
 import { Words } from '../../parts/Words';
 import { useKit } from '../../truck/kit';
 import { Answer, Assumed } from './Answer';
+import { View } from '../../parts/View';
 
 interface RoughInViewProps {
   readonly box: { readonly box: BoxDocument };

@@ -5,7 +5,6 @@ import { CONDITIONS, STUDS, type Condition } from '@dense-pack/core/box/words';
 import { editionOf } from '@dense-pack/core/edition/index';
 import Copy from 'lucide-react-native/icons/copy';
 import { useMemo, useState } from 'react';
-import { View } from 'react-native';
 import { copyOf } from '@dense-pack/core/box/stages';
 import { makeBox, removeBox, type ShownBox } from '../../client/queries';
 import { fieldsOf } from '@/sync/operation';
@@ -25,6 +24,7 @@ import { FactsPanel } from '../../box/panels/FactsPanel';
 import { BoxPhotos } from '../../box/BoxPhotos';
 import type { ChangeFields } from '../../box/use-box-edit';
 import { go } from '../../parts/go';
+import { View } from '../../parts/View';
 
 interface FoundStationProps {
   readonly box: ShownBox;

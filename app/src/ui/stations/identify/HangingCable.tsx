@@ -1,12 +1,12 @@
 /** A cable as it hangs out of the box: its sheath, and its conductors apart, each an end to touch with a tester. */
 import { coloursOf } from '@dense-pack/core/identify/identify';
-import { View } from 'react-native';
 import Svg, { Path, Rect } from 'react-native-svg';
 import { Touch } from '../../parts/Touch';
 import { Words } from '../../parts/Words';
 import { useColours } from '../../theme/theme';
 import { FILL, letterOf } from '../join/wire-looks';
 import type { NamedCable } from './say';
+import { View } from '../../parts/View';
 
 interface HangingCableProps {
   readonly cable: NamedCable;

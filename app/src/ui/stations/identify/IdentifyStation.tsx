@@ -11,7 +11,6 @@ import Printer from 'lucide-react-native/icons/printer';
 import TagIcon from 'lucide-react-native/icons/tag';
 import Trash from 'lucide-react-native/icons/trash';
 import { useMemo, useState } from 'react';
-import { View } from 'react-native';
 import type { ChangeBox } from '../../box/use-box-edit';
 import type { ShownBox } from '../../client/queries';
 import { Loading, Notice } from '../../parts/Notice';
@@ -25,6 +24,7 @@ import { NextTest } from './NextTest';
 import { ReadingPanel } from './ReadingPanel';
 import { either, FAULTS, type NamedCable, namedCables, SHORT_ROLES, Teller } from './say';
 import { useIdentified } from './use-identified';
+import { View } from '../../parts/View';
 
 interface IdentifyStationProps {
   readonly box: ShownBox;

@@ -2,12 +2,12 @@
 import type { Reading } from '@dense-pack/core/box/reading';
 import Power from 'lucide-react-native/icons/zap';
 import PowerOff from 'lucide-react-native/icons/zap-off';
-import { View } from 'react-native';
 import { Chip } from '../../parts/Press';
 import { Words } from '../../parts/Words';
 import { useColours } from '../../theme/theme';
 import type { Next } from './identify-answers';
 import { ANSWERS, saysOf, type Teller } from './say';
+import { View } from '../../parts/View';
 
 interface NextTestProps {
   readonly next: Next;

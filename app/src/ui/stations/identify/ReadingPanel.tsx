@@ -1,10 +1,10 @@
 /** What a tester said at one or two conductors: touched in, one answer a touch. */
 import type { Reading } from '@dense-pack/core/box/reading';
 import { type ReactNode, useState } from 'react';
-import { View } from 'react-native';
 import { Choice } from '../../parts/Choice';
 import { Words } from '../../parts/Words';
 import { ANSWERS, saysOf, type Teller } from './say';
+import { View } from '../../parts/View';
 
 interface ReadingPanelProps {
   readonly held: readonly string[];

@@ -2,9 +2,9 @@
 import type { BoxDocument } from '@dense-pack/core/box/document';
 import { type Parts, partsOf } from '@dense-pack/core/plan/cut-list';
 import { partsWords } from '@dense-pack/core/plan/parts-words';
-import { View } from 'react-native';
 import { Words } from '../../parts/Words';
 import type { Judged } from './use-wiring';
+import { View } from '../../parts/View';
 
 interface CutListProps {
   readonly box: BoxDocument;

@@ -3,9 +3,9 @@ import type { DeviceWork, WorkPlan } from '@dense-pack/core/box/work';
 import { takesNeutral } from '@dense-pack/core/device/kind';
 import type { Face } from '@dense-pack/core/plan/faces';
 import { nameOfCircuit } from '@dense-pack/core/physical/circuits';
-import { View } from 'react-native';
 import { Choice } from '../../parts/Choice';
 import { hotOptions } from './hot-options';
+import { View } from '../../parts/View';
 
 /** Whether other outlets can be put behind its LOAD side. */
 export const guardsOthers = ({ kind, work }: Face) => kind.inside(work).guard !== undefined;

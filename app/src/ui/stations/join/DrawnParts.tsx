@@ -3,13 +3,13 @@ import type { Drawing } from '@dense-pack/core/plan/layout';
 import { shortName } from '@dense-pack/core/plan/short-name';
 import { MEASURES } from '@dense-pack/core/plan/layout';
 import { Fragment } from 'react';
-import { View } from 'react-native';
 import { Circle, Line, Rect, Text as SvgText } from 'react-native-svg';
 import { Touch } from '../../parts/Touch';
 import { useColours } from '../../theme/theme';
 import type { Held } from './link';
 import type { Judged } from './use-wiring';
 import { ASSUMED_DASH, EDGE, FILL, letterOf, METAL, PILL } from './wire-looks';
+import { View } from '../../parts/View';
 
 interface PartProps {
   readonly drawing: Drawing;

@@ -4,7 +4,6 @@ import { landingsOf } from '@dense-pack/core/plan/landings';
 import { landTick, tapeTick } from '@dense-pack/core/box/tick';
 import Check from 'lucide-react-native/icons/square-check';
 import Empty from 'lucide-react-native/icons/square';
-import { View } from 'react-native';
 import { Touch } from '../../parts/Touch';
 import { Tick } from '../../parts/Tick';
 import { Words } from '../../parts/Words';
@@ -12,6 +11,7 @@ import { useColours } from '../../theme/theme';
 import { FaceDrawing } from './FaceDrawing';
 import { isKept, landedWords } from '@dense-pack/core/plan/joint-words';
 import type { Judged } from './use-wiring';
+import { View } from '../../parts/View';
 
 interface FaceCardProps {
   readonly judged: Judged;

@@ -1,9 +1,9 @@
 /** A device seen from the front: hot screws on the right, neutral on the left, ground below. */
 import type { Face, Terminal } from '@dense-pack/core/plan/faces';
 import type { TerminalLanding } from '@dense-pack/core/plan/landings';
-import { View } from 'react-native';
 import Svg, { Circle, Line, Rect, Text as SvgText } from 'react-native-svg';
 import { type Colour, useColours } from '../../theme/theme';
+import { View } from '../../parts/View';
 
 interface FaceDrawingProps {
   readonly face: Face;

@@ -7,7 +7,6 @@ import { withSleeve } from '@dense-pack/core/plan/likely';
 import { BOX_SCREW, tabName } from '@dense-pack/core/physical/end';
 import { isMetal, isWhite } from '@dense-pack/core/physical/pieces';
 import { useState } from 'react';
-import { View } from 'react-native';
 import { Choice } from '../../parts/Choice';
 import { Fold } from '../../parts/Fold';
 import { Button, Chip } from '../../parts/Press';
@@ -15,6 +14,7 @@ import { Words } from '../../parts/Words';
 import { landedOn, joinEnds, placesLeft, takeApart, toggled } from './hand-edit';
 import { LikelyChoice } from './LikelyChoice';
 import type { ChangeWork, Judged } from './use-wiring';
+import { View } from '../../parts/View';
 
 interface HandWiringProps {
   /** The box as it was found. */

@@ -5,7 +5,7 @@ import type { Edition } from '@dense-pack/core/edition/edition';
 import type { Line } from '@dense-pack/core/plan/ends';
 import type { Face } from '@dense-pack/core/plan/faces';
 import X from 'lucide-react-native/icons/x';
-import { ScrollView, View } from 'react-native';
+import { ScrollView } from 'react-native';
 import { IconPress } from '../../parts/Press';
 import { Words } from '../../parts/Words';
 import { DeviceSetup } from './DeviceSetup';
@@ -14,6 +14,7 @@ import { type Held, nextTouch } from './link';
 import { RunCard } from './RunCard';
 import { nextCircuit, sayDevice, sayRun, withCircuit } from './say';
 import type { ChangeWork } from './use-wiring';
+import { View } from '../../parts/View';
 
 /** Conductors of the same raceway size of which nothing is told yet. */
 const freeFor = (line: Line, lines: readonly Line[]) =>

@@ -7,12 +7,12 @@ import { verdictWords } from '@dense-pack/core/fill/verdict';
 import { newLands } from '@dense-pack/core/plan/cut-list';
 import { type Disturbance } from '@dense-pack/core/plan/disturbance';
 import { withConnectors } from '@dense-pack/core/plan/recount';
-import { View } from 'react-native';
 import type { ChangeBox } from '../../box/use-box-edit';
 import { Notice } from '../../parts/Notice';
 import { Button, Chip } from '../../parts/Press';
 import { Words } from '../../parts/Words';
 import { type Judged } from './use-wiring';
+import { View } from '../../parts/View';
 
 export const PARTS = {
   does: 'Set up',

@@ -1,10 +1,10 @@
 /** One joint: its conductors, its connector, how far to strip, and how it is made up. */
 import type { PlannedFate } from '@dense-pack/core/plan/disturbance';
-import { View } from 'react-native';
 import { Button } from '../../parts/Press';
 import { Words } from '../../parts/Words';
 import { jointWords } from '@dense-pack/core/plan/joint-words';
 import type { Judged } from './use-wiring';
+import { View } from '../../parts/View';
 
 interface JointCardProps {
   readonly judged: Judged;

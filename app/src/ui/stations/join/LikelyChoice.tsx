@@ -5,10 +5,10 @@ import type { Edition } from '@dense-pack/core/edition/edition';
 import { LIKELY_WORDS, likelyWirings } from '@dense-pack/core/plan/likely';
 import { workOf } from '@dense-pack/core/plan/suggest';
 import { useMemo } from 'react';
-import { View } from 'react-native';
 import { Button } from '../../parts/Press';
 import { Words } from '../../parts/Words';
 import { EMPTY } from './use-wiring';
+import { View } from '../../parts/View';
 
 interface LikelyChoiceProps {
   /** The box as it was found. */

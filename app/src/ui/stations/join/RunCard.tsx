@@ -1,7 +1,7 @@
 /** What one cable is, and what it carries on. */
-import { View } from 'react-native';
 import { insulatedIn } from './link';
 import { type AskedProps, QUESTIONS } from './run-questions';
+import { View } from '../../parts/View';
 
 export function RunCard(props: Omit<AskedProps, 'insulated'>) {
   const { name } = props.line;

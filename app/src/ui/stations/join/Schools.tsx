@@ -1,10 +1,10 @@
 /** Ways of working: each is accepted by some; the first is the one begun with, and why is said. */
 import type { Schools as Chosen } from '@dense-pack/core/box/work';
-import { View } from 'react-native';
 import { Choice } from '../../parts/Choice';
 import { Fold } from '../../parts/Fold';
 import { Words } from '../../parts/Words';
 import type { ChangeWork } from './use-wiring';
+import { View } from '../../parts/View';
 
 interface SchoolsProps {
   readonly schools: Chosen;

@@ -1,9 +1,9 @@
 /** The wiring as a picture: nothing is touched in it, and where some ends are is lit. */
 import { placesOf } from '@dense-pack/core/diagnose/faults';
 import { useMemo } from 'react';
-import { View } from 'react-native';
 import type { Shown } from './use-wiring';
 import { WiringDrawing } from './WiringDrawing';
+import { View } from '../../parts/View';
 
 interface StillWiringProps {
   readonly shown: Shown;

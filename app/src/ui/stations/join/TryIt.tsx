@@ -5,13 +5,13 @@ import { nameOfCircuit } from '@dense-pack/core/physical/circuits';
 import Lightbulb from 'lucide-react-native/icons/lightbulb';
 import LightbulbOff from 'lucide-react-native/icons/lightbulb-off';
 import { useState } from 'react';
-import { View } from 'react-native';
 import { Choice } from '../../parts/Choice';
 import { Fold } from '../../parts/Fold';
 import { Chip } from '../../parts/Press';
 import { Words } from '../../parts/Words';
 import { useColours } from '../../theme/theme';
 import type { Judged } from './use-wiring';
+import { View } from '../../parts/View';
 
 /** Switches that are on, and circuits whose breaker is off. */
 export interface Trial {

@@ -1,10 +1,10 @@
 /** How the plan comes from what was found: what stays closed, what is opened, and the steps in their order. */
 import { type Disturbance, END_FATES, type EndFate } from '@dense-pack/core/plan/disturbance';
-import { View } from 'react-native';
 import { Chip } from '../../parts/Press';
 import { Words } from '../../parts/Words';
 import { remade } from './Schools';
 import type { ChangeWork } from './use-wiring';
+import { View } from '../../parts/View';
 
 interface WhatChangesProps {
   readonly disturbance: Disturbance;

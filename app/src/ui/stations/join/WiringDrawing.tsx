@@ -8,7 +8,6 @@ import type { Order } from '@dense-pack/core/plan/order';
 import { curveOf } from '@dense-pack/core/plan/curve';
 import { type Drawing, type DrawnPath, drawWiring } from '@dense-pack/core/plan/layout';
 import { Fragment } from 'react';
-import { View } from 'react-native';
 import Svg, { Line, Path, Rect, Text as SvgText } from 'react-native-svg';
 import { Touch } from '../../parts/Touch';
 import { useColours } from '../../theme/theme';
@@ -16,6 +15,7 @@ import { Cables, Devices, Pieces } from './DrawnParts';
 import type { Held } from './link';
 import type { Judged } from './use-wiring';
 import { ASSUMED_DASH, FILL, LEADS } from './wire-looks';
+import { View } from '../../parts/View';
 
 interface WiringDrawingProps {
   readonly judged: Judged;

@@ -1,7 +1,6 @@
 /** What the box does, in trade words, a few touches a cable. */
 import { BREAKERS } from '@dense-pack/core/edition/index';
 import { nameOfCircuit } from '@dense-pack/core/physical/circuits';
-import { View } from 'react-native';
 import { Choice } from '../../parts/Choice';
 import { Field } from '../../parts/Field';
 import { Fold } from '../../parts/Fold';
@@ -12,6 +11,7 @@ import { deviceWords, runWords } from './does-words';
 import type { ToldProps } from './HeldPanel';
 import { nextCircuit, said } from './say';
 import { Schools } from './Schools';
+import { View } from '../../parts/View';
 
 interface WorkEditorProps extends ToldProps {
   /** Pieces whose role nobody recorded. */

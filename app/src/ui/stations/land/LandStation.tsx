@@ -7,7 +7,6 @@ import type { Panel } from '@dense-pack/core/box/panel';
 import { TORQUE } from '@dense-pack/core/plan/landings';
 import Hand from 'lucide-react-native/icons/hand';
 import { useState } from 'react';
-import { View } from 'react-native';
 import type { ChangeBoth } from '../../box/use-box-edit';
 import type { ShownBox } from '../../client/queries';
 import { Notice } from '../../parts/Notice';
@@ -19,6 +18,7 @@ import { FaceCard } from '../join/FaceCard';
 import { ProofBand } from '../join/ProofBand';
 import { Planning } from '../join/Planning';
 import { tickWork, useWiring } from '../join/use-wiring';
+import { View } from '../../parts/View';
 
 interface LandStationProps {
   readonly box: ShownBox;

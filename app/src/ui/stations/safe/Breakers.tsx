@@ -4,13 +4,13 @@ import type { Job } from '@dense-pack/core/box/record';
 import type { BreakerState } from '@dense-pack/core/box/safety';
 import Rows3 from 'lucide-react-native/icons/rows-3';
 import { useState } from 'react';
-import { View } from 'react-native';
 import { Field } from '../../parts/Field';
 import { Fold } from '../../parts/Fold';
 import { go } from '../../parts/go';
 import { Notice } from '../../parts/Notice';
 import { Button, Chip } from '../../parts/Press';
 import { Words } from '../../parts/Words';
+import { View } from '../../parts/View';
 
 interface BreakersProps {
   readonly job: Pick<Job, 'id' | 'panel'>;

@@ -14,7 +14,6 @@ import type { BoxDocument } from '@dense-pack/core/box/document';
 import type { Job, Seen } from '@dense-pack/core/box/record';
 import { SAFE_STEPS, type SafeStep } from '@dense-pack/core/box/words';
 import { useState } from 'react';
-import { View } from 'react-native';
 import type { ChangeFields } from '../../box/use-box-edit';
 import type { ShownBox } from '../../client/queries';
 import { Notice } from '../../parts/Notice';
@@ -23,6 +22,7 @@ import { pieceNames } from '../../parts/piece-names';
 import { Breakers } from './Breakers';
 import { Tick } from '../../parts/Tick';
 import { Words } from '../../parts/Words';
+import { View } from '../../parts/View';
 
 interface SafeStationProps {
   readonly box: ShownBox;

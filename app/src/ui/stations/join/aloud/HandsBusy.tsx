@@ -8,7 +8,7 @@ import Volume from 'lucide-react-native/icons/volume-2';
 import VolumeOff from 'lucide-react-native/icons/volume-x';
 import X from 'lucide-react-native/icons/x';
 import { useEffect, useState } from 'react';
-import { Modal, Platform, View } from 'react-native';
+import { Modal, Platform } from 'react-native';
 import { tinykeys } from 'tinykeys';
 import { Button, IconPress } from '../../../parts/Press';
 import { Touch } from '../../../parts/Touch';
@@ -16,6 +16,7 @@ import { Words } from '../../../parts/Words';
 import { setPreferences, usePreferences } from '../../../theme/preferences';
 import { spoken, type Step } from './steps';
 import { useAwake } from './use-awake';
+import { View } from '../../../parts/View';
 
 interface HandsBusyProps {
   readonly steps: readonly Step[];
