@@ -1,10 +1,9 @@
 /** As an app on the phone: its shortcuts, and a new version that is told and taken with nothing lost. */
-import { createServer, request, type Server } from 'node:http';
-import type { AddressInfo } from 'node:net';
+import { type Front, startFront } from './front';
 import { PHONE, World } from './world';
 
 const world = new World();
-let front: Server;
+let front: Front;
 let address = '';
 /** Which version the front gives: the app’s own, or one that has a newer service worker. */
 let version = 'own';
@@ -12,44 +11,15 @@ let version = 'own';
 beforeAll(async () => {
   await world.startServer();
   await world.startBrowser();
-  const { hostname, port } = new URL(world.address);
-  front = createServer((asked, answer) => {
-    const onward = request(
-      {
-        hostname,
-        port,
-        path: asked.url,
-        method: asked.method,
-        headers: { ...asked.headers, host: `${hostname}:${port}` },
-      },
-      (given) => {
-        if (asked.url !== '/sw.js') {
-          answer.writeHead(given.statusCode ?? 500, given.headers);
-          given.pipe(answer);
-          return;
-        }
-        const parts: Buffer[] = [];
-        given.on('data', (part: Buffer) => parts.push(part));
-        given.on('end', () => {
-          const text = Buffer.concat(parts)
-            .toString()
-            .replace(/dense-pack-[0-9a-f]{16}/, `dense-pack-${version}`);
-          answer.writeHead(200, { 'content-type': 'text/javascript', 'cache-control': 'no-cache' });
-          answer.end(text);
-        });
-      },
-    );
-    onward.on('error', () => answer.destroy());
-    onward.removeHeader('accept-encoding');
-    asked.pipe(onward);
+  front = await startFront(world, {
+    changed: (path, text) =>
+      path === '/sw.js' ? text.replace(/dense-pack-[0-9a-f]{16}/, `dense-pack-${version}`) : text,
   });
-  await new Promise<void>((done) => front.listen(0, '127.0.0.1', done));
-  address = `http://127.0.0.1:${(front.address() as AddressInfo).port}`;
+  address = front.address;
 });
 afterAll(async () => {
   await world.stop();
-  front.closeAllConnections();
-  await new Promise((done) => front.close(done));
+  await front.close();
 });
 
 /** A page that comes from the front, with the app kept by the browser. */

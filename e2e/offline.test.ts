@@ -1,4 +1,5 @@
 /** Without a network: the app starts from the phone, shows what it knew, takes edits, and sends them later. */
+import { JobList, JobPage } from '../app/src/sync/answers';
 import { PHONE, World } from './world';
 
 const world = new World();
@@ -7,6 +8,26 @@ beforeAll(async () => {
   await world.startBrowser();
 });
 afterAll(() => world.stop());
+
+test('the server and the page know that they are made of the same rules; what it checked is what the page would make of it', async () => {
+  const page = await (await fetch(world.address)).text();
+  const core = /data-core="([0-9a-f]{24})"/.exec(page)?.[1];
+  expect(core).toBeDefined();
+  const ask = async (path: string) => {
+    const answer = await fetch(`${world.address}/api/v1${path}`);
+    expect(answer.headers.get('dense-pack-core')).toBe(core);
+    return (await answer.json()) as unknown;
+  };
+  const list = await ask('/jobs');
+  const { jobs } = JobList.parse(list);
+  expect({ jobs }).toEqual(list);
+  for (const { id } of jobs) {
+    const job = await ask(`/jobs/${id}?from=0&most=200`);
+    const read = JobPage.parse(job);
+    expect(read).toEqual(job);
+    expect(read.boxes.length).toBeGreaterThan(10);
+  }
+});
 
 test('a later start, a deep link, a known box and a new one all work with the server stopped', async () => {
   const hand = await world.page(PHONE, { keepsApp: true });

@@ -42,7 +42,7 @@ export class World {
   /** Stops the server: asked nicely, or killed as a power cut would. */
   async stopServer(signal: NodeJS.Signals = 'SIGTERM'): Promise<void> {
     const server = this.#server;
-    if (!server || server.exitCode !== null) return;
+    if (!server || server.exitCode !== null || server.signalCode !== null) return;
     await new Promise((resolve) => {
       server.once('exit', resolve);
       server.kill(signal);
