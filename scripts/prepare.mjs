@@ -1,6 +1,7 @@
 /** What both commands need beside the packages: the app as a page, and the programs of the tests. */
 import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
+import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
 import { newest } from './bundle.mjs';
 import { hashOfSources } from './core-sources.mjs';
@@ -44,7 +45,9 @@ export function ensureApp() {
   const dist = join(ROOT, 'app/dist');
   // A build that fails leaves the one before it.
   const fresh = join(ROOT, 'app/.expo/export');
-  const code = run('npx', ['expo', 'export', '--platform', 'web', '--output-dir', fresh], {
+  // By itself Metro uses half of the processors.
+  const workers = ['--max-workers', String(availableParallelism())];
+  const code = run('npx', ['expo', 'export', '--platform', 'web', '--output-dir', fresh, ...workers], {
     cwd: join(ROOT, 'app'),
     stdio: ['ignore', 'ignore', 'inherit'],
     env: { ...process.env, CI: '1', EXPO_NO_TELEMETRY: '1', EXPO_OFFLINE: '1' },
