@@ -52,11 +52,16 @@ export function ensureApp() {
     stdio: ['ignore', 'ignore', 'inherit'],
     env: { ...process.env, CI: '1', EXPO_NO_TELEMETRY: '1', EXPO_OFFLINE: '1' },
   });
-  if (code !== 0) {
-    console.error('The app could not be built; the lines above say why.');
-    process.exit(code);
+  const refuse = (why) => {
+    console.error(`The app could not be built: ${why} What was built before stays.`);
+    process.exit(1);
+  };
+  if (code !== 0) refuse('the lines above say why.');
+  try {
+    finishExport(fresh, hashOfSources(join(ROOT, 'core/src')));
+  } catch (error) {
+    refuse(`${error.message}.`);
   }
-  finishExport(fresh, hashOfSources(join(ROOT, 'core/src')));
   writeFileSync(join(fresh, '.built'), String(sources));
   rmSync(dist, { recursive: true, force: true });
   renameSync(fresh, dist);
