@@ -133,7 +133,7 @@ test('five hundred boxes at once are all kept and sent; a novel is refused', asy
   );
   await hand.touch('Save 500 boxes');
   // Two other files run beside this one.
-  await hand.saved(110_000);
+  await hand.saved(150_000);
   expect(await boxesOf(id)).toHaveLength(500);
   // Only those near the window are drawn.
   expect((await hand.all('box-card')).length).toBeLessThan(80);
@@ -193,4 +193,4 @@ test('each address names its page; one of nothing says so, and leads back', asyn
   // The browser tells of each answer of 404.
   expect(hand.complaints).toEqual([]);
   await hand.page.browserContext().close();
-});
+}, 240_000);
