@@ -1,6 +1,4 @@
 /* How Expo bundles the app: `expo export -p web` for the built page, `expo start --web` while it is worked on. */
-const { readdirSync } = require('node:fs');
-const path = require('node:path');
 const { getDefaultConfig } = require('expo/metro-config');
 const { withNativeWind } = require('nativewind/metro');
 const { withApi } = require('./api-proxy');
@@ -11,15 +9,8 @@ const config = getDefaultConfig(__dirname);
 config.resolver.resolveRequest = (context, name, platform) =>
   insteadOf(context.originModulePath, name) ?? context.resolveRequest(context, name, platform);
 
-// A module is run when it is first used, not when the page starts. What it imports is then looked up at each use: the count and
-// the schemas, which do so thousands of times for a house, look it up once.
-const sourcesIn = (folder) =>
-  readdirSync(folder, { recursive: true, withFileTypes: true })
-    .filter((entry) => entry.isFile() && /\.[jt]s$/.test(entry.name))
-    .map((entry) => path.join(entry.parentPath, entry.name));
-const counted = [path.join(__dirname, '../core/src'), path.dirname(require.resolve('zod/package.json'))];
-const blockList = Object.fromEntries(counted.flatMap(sourcesIn).map((file) => [file, true]));
-config.transformer.getTransformOptions = () => ({ transform: { inlineRequires: { blockList } } });
+// A module is run when it is first used, not when the page starts.
+config.transformer.getTransformOptions = () => ({ transform: { inlineRequires: true } });
 
 // `expo start --web` serves the page; the API is the server's, on the port it listens on.
 config.server.enhanceMiddleware = (metro) => withApi(`http://127.0.0.1:${process.env.PORT || 4310}`, metro);
