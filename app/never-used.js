@@ -20,7 +20,7 @@ const NEVER_USED = [
 ];
 
 /**
- * What stands for a module that is never used; undefined for every other.
+ * What replaces a module that is never used; undefined for every other.
  * @param from the path of the module that asks
  * @param name what it asks for
  */

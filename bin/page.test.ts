@@ -45,9 +45,9 @@ test('the name in the frame is drawn as the font draws it, and as large as a tit
   const face = openSync(FONTS.Overpass_700Bold);
   const { glyphs, positions, advanceWidth } = face.layout('Dense Pack');
   let at = 0;
-  const shape = glyphs.map(({ path }, nth) => {
+  const shape = glyphs.map(({ path }, index) => {
     const drawn = path.translate(at, 0).scale(1, -1);
-    at += positions[nth]?.xAdvance ?? 0;
+    at += positions[index]?.xAdvance ?? 0;
     return drawn.mapPoints((x, y) => [Math.round(x), Math.round(y)]).toSVG();
   });
   const height = face.ascent - face.descent;

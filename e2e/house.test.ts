@@ -132,7 +132,7 @@ test('five hundred boxes at once are all kept and sent; a novel is refused', asy
     Array.from({ length: 500 }, (_, nth) => `Box no ${nth + 1}: 18 in3, 2x 12/2, duplex`).join('\n'),
   );
   await hand.touch('Save 500 boxes');
-  // Two other files run beside this one.
+  // Two other test files run at the same time.
   await hand.saved(150_000);
   expect(await boxesOf(id)).toHaveLength(500);
   // Only those near the window are drawn.

@@ -6,7 +6,7 @@ import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
 
 const COMPRESSIBLE = /\.(js|css|ttf|svg|json|webmanifest)$/;
 const BROTLI = { params: { [constants.BROTLI_PARAM_QUALITY]: 9 } };
-/** V8 compiles all of such a script while it is fetched, beside the page (https://v8.dev/blog/explicit-compile-hints). */
+/** V8 compiles all of such a script in the background while it downloads (https://v8.dev/blog/explicit-compile-hints). */
 const COMPILED_AHEAD = '//# allFunctionsCalledOnLoad\n';
 
 /** Puts in for one thing that must be there. */
@@ -17,16 +17,16 @@ function put(text, place, content) {
 
 /**
  * Moves Expo’s script and style tags into the template of the page: its own script adds them once the frame is painted.
- * @param told what the page knows of itself, as attributes
+ * @param attributes the build and the rules of the page
  */
-function withTags(html, told) {
+function withTags(html, attributes) {
   const tags = html.match(/<script src="[^"]+" defer><\/script>|<link rel="stylesheet" [^>]*>/g) ?? [];
   if (tags.length < 2) throw new Error('the exported page names no script and no style sheet');
   const bare = tags.reduce((page, tag) => put(page, tag, ''), html);
   return put(
     bare.replace(/<link rel="preload" [^>]*as="style">/g, ''),
     '<template id="app-files"></template>',
-    `<template id="app-files" ${told}>${tags.join('')}</template>`,
+    `<template id="app-files" ${attributes}>${tags.join('')}</template>`,
   );
 }
 

@@ -1,4 +1,4 @@
-/** What is used of react-dom, which ships no types: what stands outside the app’s own frame, and elements as text in tests. */
+/** What is used of react-dom, which ships no types: portals to a place outside the app’s own root, and elements as text in tests. */
 declare module 'react-dom' {
   import type { ReactNode, ReactPortal } from 'react';
   export function createPortal(children: ReactNode, container: Element): ReactPortal;

@@ -23,7 +23,7 @@ export default function Layout() {
       }),
     [],
   );
-  // The frame of the page stands until there is something to draw.
+  // The page shows its frame until there is something to draw.
   if (!ready) return null;
   return (
     <QueryClientProvider client={queryClient}>

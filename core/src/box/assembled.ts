@@ -6,7 +6,8 @@ import { type Code, type Finding, warning } from '../finding/finding.ts';
 import { type Edition, type Size, standardBox } from '../edition/index.ts';
 import type { Length } from '../quantity/length.ts';
 import { cubicInches, floorToInchSteps, showVolume, UNIT_NAMES, type Volume } from '../quantity/volume.ts';
-import { type BoxDocument, type Item, type ItemOf, lengthIn, volumeIn } from './document.ts';
+import type { BoxDocument, Item, ItemOf } from './document.ts';
+import { lengthIn, volumeIn } from './stored-quantities.ts';
 import { ADDED_PARTS } from './words.ts';
 
 /** One line of how the volume came about. */

@@ -2,7 +2,8 @@
 import { DEVICE_NAMES, type DeviceName, kindOf } from '../device/index.ts';
 import { type Cited, type Edition, standardBox } from '../edition/index.ts';
 import type { Length } from '../quantity/length.ts';
-import { type BoxDocument, type ItemOf, lengthIn } from './document.ts';
+import type { BoxDocument, ItemOf } from './document.ts';
+import { lengthIn } from './stored-quantities.ts';
 
 /** Depth of a device's body behind its strap. Typical: the part in hand governs. */
 export const DEVICE_DEPTHS: Cited<Readonly<Record<DeviceName, Length>>> = {

@@ -7,7 +7,8 @@ import { printCountLine } from '../shorthand/print.ts';
 import { addCount, addItem, changeItem, changeShell, type NewItem, removeItem } from './edit.ts';
 import { newId } from './new-id.ts';
 import { rowsOf } from './rows.ts';
-import { BoxDocument, EMPTY_BOX, type Item, larger } from './document.ts';
+import { BoxDocument, EMPTY_BOX, type Item } from './document.ts';
+import { larger } from './stored-quantities.ts';
 import { BoxFields, JobFields, NewJob, Problem } from './record.ts';
 
 const CABLE = { id: 'i1.0', kind: 'cable', size: 12, conductors: 2 } as const;

@@ -5,9 +5,8 @@
  * The schema is the only border: a value that passed it is typed and trusted.
  */
 import { z } from 'zod';
-import { BOX_CODES, EDITION_IDS, type Size, SIZES } from '../edition/index.ts';
-import { inches, type Length, readStoredLength } from '../quantity/length.ts';
-import { readStoredVolume, type Volume } from '../quantity/volume.ts';
+import { BOX_CODES, EDITION_IDS, SIZES } from '../edition/index.ts';
+import { inches } from '../quantity/length.ts';
 import { oneLine } from './one-line.ts';
 import { pieceId } from './piece-id.ts';
 import { Site } from './site.ts';
@@ -79,7 +78,7 @@ const cable = onFirstUse(() =>
     old: z.literal(true).optional(),
     /** Size of the cable's EGC where it is not that of its conductors. */
     groundSize: size.optional(),
-    /** What it does in this box, as far as it is told. */
+    /** What it does in this box, as far as it is known. */
     duty: Duty.optional(),
     /** Where it comes in, seen from the front. */
     enters: z.enum(ENTRIES).optional(),
@@ -143,7 +142,7 @@ const device = onFirstUse(() =>
     depth: lengthText(LIMITS.depthMost, '6 in').optional(),
     /** Rating of a receptacle, in amperes. */
     amps: z.literal([15, 20, 30, 50]).optional(),
-    /** What it is wired for, where that is told. */
+    /** What it is wired for, where that is known. */
     wired: Wired.optional(),
     label: label.optional(),
     side: side.optional(),
@@ -386,23 +385,3 @@ export const EMPTY_BOX: BoxDocument = {
   flaps: 'leave-out',
   items: [],
 };
-
-/** The volume in a document's text. The schema has checked it, so this always reads. */
-export function volumeIn(text: string): Volume {
-  const volume = readStoredVolume(text);
-  if (volume === undefined) throw new TypeError(`“${text}” is not a volume of a checked box document`);
-  return volume;
-}
-
-/** The length in a document's text. The schema has checked it, so this always reads. */
-export function lengthIn(text: string): Length {
-  const length = readStoredLength(text);
-  if (length === undefined) throw new TypeError(`“${text}” is not a length of a checked box document`);
-  return length;
-}
-
-/** The larger of two sizes (the smaller AWG number); undefined stands for none. */
-export function larger(a: Size | undefined, b: Size | undefined): Size | undefined {
-  if (a === undefined || b === undefined) return a ?? b;
-  return a < b ? a : b;
-}

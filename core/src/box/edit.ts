@@ -1,15 +1,8 @@
 /** Changes to a box, as values: each takes a box and gives the changed one. */
 import { type DeviceName, kindOf } from '../device/index.ts';
 import type { Size } from '../edition/index.ts';
-import {
-  type Absent,
-  type BoxDocument,
-  isListed,
-  type Item,
-  larger,
-  LIMITS,
-  type Shell,
-} from './document.ts';
+import { type Absent, type BoxDocument, isListed, type Item, LIMITS, type Shell } from './document.ts';
+import { larger } from './stored-quantities.ts';
 import type { NewId } from './piece-id.ts';
 import { alike, rowWith } from './rows.ts';
 import type { Site } from './site.ts';

@@ -58,7 +58,7 @@ const Wall = onFirstUse(() =>
     stud: size.default('1 1/2 in'),
     cavity: size,
     board: size,
-    /** What is laid over the board: tile, panelling. */
+    /** What covers the board: tile, paneling. */
     finish: orNothing.default('0 in'),
     /** Floor to ceiling; of a ceiling, the other way across. */
     height: size.default('96 in'),
@@ -73,7 +73,7 @@ const There = onFirstUse(() =>
     kind: z.enum(Object.keys(HOLDS) as [Hold, ...Hold[]]),
     x: place,
     y: place,
-    /** Which side is fixed to a stud; told from the studs where it is not said. */
+    /** Which side is fixed to a stud; derived from the studs where nobody said it. */
     fixed: z.enum(['left', 'right', 'none']).optional(),
     ...opening,
   }),
@@ -88,7 +88,7 @@ const Obstacle = onFirstUse(() =>
     height: orNothing,
     /** How much of the cavity it takes, from the back; without it, all of it. */
     depth: size.optional(),
-    /** In the cavity or on the finished face; told by the word where it is not said. */
+    /** In the cavity or on the finished face; derived from the kind of obstacle where nobody said it. */
     on: z.enum(['cavity', 'face']).optional(),
   }),
 );

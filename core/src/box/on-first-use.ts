@@ -31,10 +31,9 @@ function waiting<T extends object>(make: () => T): T {
     getPrototypeOf: () => Reflect.getPrototypeOf(schema()),
     // A proxy may only tell of properties that can be redefined.
     getOwnPropertyDescriptor(_, name) {
-      const told = Reflect.getOwnPropertyDescriptor(schema(), name);
-      return told && { ...told, configurable: true };
+      const own = Reflect.getOwnPropertyDescriptor(schema(), name);
+      return own && { ...own, configurable: true };
     },
-    defineProperty: (_, name, told) =>
-      Reflect.defineProperty(schema(), name, { ...told, configurable: true }),
+    defineProperty: (_, name, own) => Reflect.defineProperty(schema(), name, { ...own, configurable: true }),
   });
 }

@@ -51,7 +51,7 @@ export const Seen = onFirstUse(() =>
       .max(20)
       .default([]),
     note: z.string().max(4000, 'must be at most 4000 characters').default(''),
-    /** Steps of making safe that were ticked; `off` and `dead` are older ones, told one by one in `safety` now. */
+    /** Steps of making safe that were ticked; `off` and `dead` are older ones: `safety` records each of them now. */
     safe: z
       .array(z.enum(keysOf(SAFE_STEPS)))
       .max(10)
@@ -64,7 +64,7 @@ export const Seen = onFirstUse(() =>
     testerProved: z.boolean().default(false),
     /** What was tested when it was closed. */
     closing: Closing.default(Closing.parse({})),
-    /** The wall it stands in and the opening that is planned, once something was measured. */
+    /** The wall it is in and the opening that is planned, once something was measured. */
     hole: Hole.optional(),
     /** Surface raceway that starts from it. */
     surface: Surface.optional(),

@@ -87,7 +87,7 @@ export const Site = onFirstUse(() =>
       exposed: z.literal(true).optional(),
       /** Depth of the wall cavity with the board. */
       cavity: short.optional(),
-      /** What stands behind the box in the cavity. */
+      /** What is behind the box in the cavity. */
       behind: orNone.optional(),
       hangs: z.enum(HANGINGS).optional(),
       rated: z.enum(HANGINGS).optional(),

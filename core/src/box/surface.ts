@@ -57,7 +57,7 @@ export const Surface = onFirstUse(() =>
       .min(1, 'must be at least 1 wire')
       .max(40, 'must be at most 40 wires')
       .default(3),
-    /** How many the maker’s sheet lets into it; not told, not checked. */
+    /** How many the maker’s sheet lets into it; where it is missing, nothing is checked. */
     holds: z
       .int('must be a whole number')
       .min(1, 'must be at least 1 wire')
@@ -67,7 +67,7 @@ export const Surface = onFirstUse(() =>
     reach: z
       .strictObject({ elbow: orNothing.default('1/2 in'), box: orNothing.default('1 1/2 in') })
       .default({ elbow: '1/2 in', box: '1 1/2 in' }),
-    /** Marked on the starter: it adds to the box it stands on (314.16(A)). */
+    /** Marked on the starter: it adds to the box it is mounted on (314.16(A)). */
     starter: volumeText.optional(),
     /** Lengths it is sold in. */
     stock: size.default('120 in'),

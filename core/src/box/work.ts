@@ -113,16 +113,16 @@ export const Duty = onFirstUse(() =>
     })
     .refine(({ circuits: brought, hots: taken }) => (brought === undefined) === (taken === undefined), {
       path: ['hots'],
-      error: 'circuits and hots are told together',
+      error: 'circuits and hots must be given together',
     })
     .refine(({ does, hots: taken }) => taken === undefined || (does !== 'loop' && does !== 'load'), {
       path: ['does'],
-      error: 'once its hots are told, it must be one of feed, out, leg, loop-out, loop-in, travelers, spare',
+      error: 'once its hots are given, it must be one of feed, out, leg, loop-out, loop-in, travelers, spare',
     })
     .refine(
       ({ does: _does, circuits: _circuits, hots: taken, ...more }) =>
         taken !== undefined || Object.keys(more).length === 0,
-      { path: ['hots'], error: 'must be told where more than the word is' },
+      { path: ['hots'], error: 'must be given where anything but the word is given' },
     ),
 );
 export type Duty = z.output<typeof Duty>;
@@ -171,7 +171,7 @@ export const Schools = onFirstUse(() =>
     spareNeutral: z.boolean().default(true),
     connector: z.enum(['twist', 'push', 'lever']).default('twist'),
     ground: z.enum(['pigtail', 'self-grounding', 'yoke']).default('pigtail'),
-    /** Every joint is made anew, whatever was found. */
+    /** Every joint is made again, whatever was found. */
     remake: z.literal(true).optional(),
     /** Length of a pigtail, in. */
     pigtail: z.int().min(6, 'must be at least 6 in').max(12, 'must be at most 12 in').default(8),

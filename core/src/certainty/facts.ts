@@ -1,5 +1,6 @@
 /** The facts of the count that a box can leave open. One function a fact; each gives the fact, or nothing where it cannot arise. */
-import { type BoxDocument, type ItemOf, volumeIn } from '../box/document.ts';
+import type { BoxDocument, ItemOf } from '../box/document.ts';
+import { volumeIn } from '../box/stored-quantities.ts';
 import { deviceDepth } from '../box/depth.ts';
 import { changeItems, changeShell, markAbsent, type NewItem } from '../box/edit.ts';
 import { TYPICAL_BOXES, volumeWritten } from '../catalog/catalog.ts';

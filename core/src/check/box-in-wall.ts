@@ -3,7 +3,7 @@
  * 14, common practice).
  */
 import { boxDepth } from '../box/depth.ts';
-import { lengthIn } from '../box/document.ts';
+import { lengthIn } from '../box/stored-quantities.ts';
 
 import { type Check, DOES_NOT_APPLY, finds, notChecked, PASS, recorded } from './finding.ts';
 

@@ -1,7 +1,8 @@
 /**
  * What a check beyond fill says. A fact that was not recorded gives “not checked”, never a silent pass.
  */
-import { type BoxDocument, type Item, type ItemOf, lengthIn } from '../box/document.ts';
+import type { BoxDocument, Item, ItemOf } from '../box/document.ts';
+import { lengthIn } from '../box/stored-quantities.ts';
 import type { Looked, Site } from '../box/site.ts';
 import type { CheckName, Edition } from '../edition/index.ts';
 import type { Tally } from '../fill/tally.ts';

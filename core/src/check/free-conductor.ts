@@ -2,7 +2,7 @@
  * Free conductor: NEC 300.14, at least 6 in from where it leaves the sheath or raceway and 3 in past an
  * opening under 8 in, for conductors that are spliced or end in the box; CEC 150 mm. From memory.
  */
-import { lengthIn } from '../box/document.ts';
+import { lengthIn } from '../box/stored-quantities.ts';
 import {
   type Check,
   DOES_NOT_APPLY,

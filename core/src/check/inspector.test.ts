@@ -141,7 +141,7 @@ test.each<[string, string]>([
   ['18 in3 plastic, 12/2 no-ground, gfci, fastened right, notice right', '-'],
   ['18 in3 plastic, 12/2 no-ground, gfci, fastened right', '? 406.4(D)(2)'],
   ['18 in3 plastic, 12/2 no-ground, 12/2, duplex, fastened right', '-'],
-  // A GFCI beside it protects only what is on its LOAD.
+  // Another GFCI in the box protects only what is on its LOAD.
   ['34 in3 plastic 2-gang, 12/2 no-ground, gfci, duplex, fastened right', '? 406.4(D)(2), ? 406.4(D)(2)'],
   // 314.27(C), 2023: ceilings of habitable rooms.
   ['box oct-1.5, 14/2, fixture 2x18, place bedroom, fastened right, openings right', '? 314.27(C)'],

@@ -5,7 +5,7 @@
  * from being secured to the box; a box nailed to the framing had its cables before the board. From memory.
  */
 import { isSingleDeviceBox } from './single-box.ts';
-import { lengthIn } from '../box/document.ts';
+import { lengthIn } from '../box/stored-quantities.ts';
 import { type Check, DOES_NOT_APPLY, finds, lookedAt, type Outcome, PASS, together } from './finding.ts';
 
 export const support: Check = ({ box, cables, edition }) => {

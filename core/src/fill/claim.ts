@@ -1,6 +1,7 @@
 /** What a counting rule says: so many allowances of such a size, from these items, for this reason. */
 import type { Warning } from '../box/assembled.ts';
-import { type Item, type ItemOf, larger } from '../box/document.ts';
+import type { Item, ItemOf } from '../box/document.ts';
+import { larger } from '../box/stored-quantities.ts';
 import { kindOf } from '../device/index.ts';
 import type { Edition, RuleName, Size } from '../edition/index.ts';
 import type { Volume } from '../quantity/volume.ts';

@@ -3,7 +3,8 @@
  * once; each that passes through unbroken once; each unbroken loop of at least twice the free length
  * twice, a shorter one once. A conductor no part of which leaves the box does not count.
  */
-import { type ItemOf, lengthIn } from '../box/document.ts';
+import type { ItemOf } from '../box/document.ts';
+import { lengthIn } from '../box/stored-quantities.ts';
 import { showInches } from '../quantity/length.ts';
 import { BySize, type Counting, plural, type Rule } from './claim.ts';
 import { fixtureWiresLeftOut } from './fixture-wires.ts';

@@ -5,7 +5,8 @@
  * each further one a quarter. One that starts in the box (a pigtail) does not enter it.
  */
 import { warning } from '../finding/finding.ts';
-import { type ItemOf, larger } from '../box/document.ts';
+import type { ItemOf } from '../box/document.ts';
+import { larger } from '../box/stored-quantities.ts';
 import type { Edition, Size } from '../edition/index.ts';
 import { type Census, type Counting, FIXTURE_GROUND, plural, type Rule, type Share } from './claim.ts';
 import { fixtureGroundLeftOut } from './fixture-wires.ts';

@@ -2,7 +2,8 @@
 import { warning } from '../finding/finding.ts';
 import type { Warning } from '../box/assembled.ts';
 import { isPartOfBox } from '../box/assembled.ts';
-import { type BoxDocument, type Item, type ItemOf, volumeIn } from '../box/document.ts';
+import type { BoxDocument, Item, ItemOf } from '../box/document.ts';
+import { volumeIn } from '../box/stored-quantities.ts';
 import { SIDES, type Side } from '../box/words.ts';
 import type { Edition } from '../edition/index.ts';
 import { floorToInchSteps, type Volume } from '../quantity/volume.ts';

@@ -1,5 +1,6 @@
 /** A barrier makes two spaces of a box. */
-import { type BoxDocument, volumeIn } from '../box/document.ts';
+import type { BoxDocument } from '../box/document.ts';
+import { volumeIn } from '../box/stored-quantities.ts';
 import type { Side } from '../box/words.ts';
 import { sidesAreTold } from '../fill/spaces.ts';
 import { BARRIER_THICK } from './solids.ts';

@@ -1,6 +1,7 @@
 /** What is folded into a box, as solids: bodies of its devices, layers of conductors, the connectors of its joints. */
 import { hasGroundWire, namedEdition } from '../box/ground-wire.ts';
-import { type BoxDocument, type ItemOf, lengthIn } from '../box/document.ts';
+import type { BoxDocument, ItemOf } from '../box/document.ts';
+import { lengthIn } from '../box/stored-quantities.ts';
 import { deviceDepth } from '../box/depth.ts';
 import { DEVICES } from '../box/words.ts';
 import type { Size } from '../edition/index.ts';

@@ -1,6 +1,7 @@
 /** What stands in front of a box and makes it deeper: rings, extensions, domed covers. */
 import { depthOfCode } from '../box/depth.ts';
-import { type BoxDocument, type ItemOf, volumeIn } from '../box/document.ts';
+import type { BoxDocument, ItemOf } from '../box/document.ts';
+import { volumeIn } from '../box/stored-quantities.ts';
 import { type Edition, standardBox } from '../edition/index.ts';
 import { NM_PER_INCH } from '../quantity/length.ts';
 import { ATOMS_PER_CUBIC_INCH } from '../quantity/volume.ts';

@@ -4,7 +4,8 @@
  */
 import { assemble } from '../box/assembled.ts';
 import { depthOfCode } from '../box/depth.ts';
-import { type BoxDocument, lengthIn } from '../box/document.ts';
+import type { BoxDocument } from '../box/document.ts';
+import { lengthIn } from '../box/stored-quantities.ts';
 import { type Edition, standardBox } from '../edition/index.ts';
 import { type Length, NM_PER_INCH } from '../quantity/length.ts';
 import { ATOMS_PER_CUBIC_INCH } from '../quantity/volume.ts';

@@ -4,7 +4,8 @@
  */
 import { hasGroundWire } from '../box/ground-wire.ts';
 import { assemble } from '../box/assembled.ts';
-import { type BoxDocument, type Item, lengthIn } from '../box/document.ts';
+import type { BoxDocument, Item } from '../box/document.ts';
+import { lengthIn } from '../box/stored-quantities.ts';
 import { boxDepth, deviceDepth } from '../box/depth.ts';
 import { DEVICES } from '../box/words.ts';
 import type { Edition, Size } from '../edition/index.ts';

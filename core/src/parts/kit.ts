@@ -4,7 +4,8 @@
  * practice, no source.
  */
 import { z } from 'zod';
-import { lengthIn, LIMITS, volumeIn } from '../box/document.ts';
+import { LIMITS } from '../box/document.ts';
+import { lengthIn, volumeIn } from '../box/stored-quantities.ts';
 import { oneLine } from '../box/one-line.ts';
 import { HANGINGS } from '../box/site.ts';
 import { lengthText, volumeText } from '../box/texts.ts';

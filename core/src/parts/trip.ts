@@ -3,7 +3,8 @@
  * brings in; of every box that is not built what its joints take. Less what the truck holds.
  */
 import Papa from 'papaparse';
-import { type BoxDocument, type Item, volumeIn } from '../box/document.ts';
+import type { BoxDocument, Item } from '../box/document.ts';
+import { volumeIn } from '../box/stored-quantities.ts';
 import { comesOut } from '../box/comes-out.ts';
 import { difference } from '../box/difference.ts';
 import { endKey, endsOf, type Link } from '../box/links.ts';

@@ -1,5 +1,6 @@
 /** The single remedies a box offers (handbook 9), each with what it costs and what stays true. */
-import { type BoxDocument, type Item, type ItemOf, lengthIn } from '../box/document.ts';
+import type { BoxDocument, Item, ItemOf } from '../box/document.ts';
+import { lengthIn } from '../box/stored-quantities.ts';
 import { addCount, addItem, changeItems, markAbsent, removeItem, removeItems } from '../box/edit.ts';
 import { gathered } from '../box/rows.ts';
 import { roleOf } from '../box/work.ts';

@@ -1,5 +1,6 @@
 /** What the wall or ceiling round a box says of what can be fitted in it. */
-import { type BoxDocument, lengthIn } from '../box/document.ts';
+import type { BoxDocument } from '../box/document.ts';
+import { lengthIn } from '../box/stored-quantities.ts';
 
 /** Whether the wall is closed: only what can be cut in from the front fits, and mending shows. */
 export const inFinishedWall = ({ shell, site }: BoxDocument): boolean =>

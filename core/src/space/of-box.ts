@@ -8,7 +8,7 @@ import { kindOf } from '../device/index.ts';
 import type { Edition } from '../edition/index.ts';
 import { inches, type Length, writeLength } from '../quantity/length.ts';
 import { TYPICAL_BOXES } from '../catalog/catalog.ts';
-import { volumeIn } from '../box/document.ts';
+import { volumeIn } from '../box/stored-quantities.ts';
 import { type CutIn, planCutIn } from './cut-in.ts';
 import { ganged, HABIT, OPENING } from './sizes.ts';
 import { ThereInStud } from './wall.ts';

@@ -17,7 +17,7 @@ export function countsBy(hash: string): void {
   program = hash;
 }
 
-/** Which program counts, as it was told. */
+/** The hash that {@link countsBy} set, or a random one. */
 export const countingProgram = (): string => program;
 
 interface Uncounted {

@@ -1,5 +1,5 @@
 /**
- * A part of a screen as an element of the page, laid out as React Native lays out its own (`.part` in global.css). React Native’s
+ * A part of a screen as an element of the page, with the layout React Native gives its own (`.part` in global.css). React Native’s
  * web parts listen for gestures and measure themselves, and NativeWind draws another component around each.
  */
 import type { CSSProperties } from 'react';

@@ -1,4 +1,4 @@
-/** Parts and words as elements of a page: what they are told reaches the element, as React Native's web target would put it. */
+/** View and Words as elements of a page: their props become the attributes and classes of the element. */
 import { renderToStaticMarkup } from 'react-dom/server';
 import { View } from './View.web';
 import { Words } from './Words.web';
@@ -27,7 +27,7 @@ test('what is said to those who hear the page is said; what is not hidden says n
   expect(drawn(<View aria-live="polite" />)).toBe('<div aria-live="polite" class="part"></div>');
 });
 
-test('words have the size, the face and the tone they are told', () => {
+test('words take their size, font and color from their props', () => {
   expect(drawn(<Words>15.75</Words>)).toBe('<span class="words text-body font-sans text-ink ">15.75</span>');
   expect(
     drawn(

@@ -1,5 +1,5 @@
 /** Lengths and volumes of the document by touch: inches in eighths, cubic inches in steps of 0.05, whole mL. */
-import { lengthIn } from '@dense-pack/core/box/document';
+import { lengthIn } from '@dense-pack/core/box/stored-quantities';
 import { inches, NM_PER_INCH, showInches } from '@dense-pack/core/quantity/length';
 import { printVolume, readVolume, type VolumeUnit } from '@dense-pack/core/quantity/volume';
 import { Steps } from '../../parts/Steps';

@@ -1,4 +1,4 @@
-/** Every fact of a box beside its count, for what the questions do not ask and for what was answered wrong. */
+/** Every fact of a box except its count: to answer what no question asks, and to correct a wrong answer. */
 import type { BoxDocument } from '@dense-pack/core/box/document';
 import { changeSite } from '@dense-pack/core/box/edit';
 import { HANGINGS, type Looked, PLACES, SERVED, type Site } from '@dense-pack/core/box/site';
@@ -47,7 +47,7 @@ const LENGTHS = [
   ['support', 'Nearest support, in', inches('4', '8', '12', '18')],
   ['edge', 'Hole to the stud’s face, in', inches('0.5', '1', '1.25', '1.5')],
   ['cavity', 'Depth of the wall cavity, in', inches('2.5', '3.5', '4', '5.5')],
-  ['behind', 'What stands behind the box, in', inches('0', '0.5', '0.75', '1.5', '2.5')],
+  ['behind', 'What is behind the box, in', inches('0', '0.5', '0.75', '1.5', '2.5')],
 ] as const satisfies readonly (readonly [keyof Site, string, ReturnType<typeof inches>])[];
 
 /** What the CEC asks of the place of a receptacle. */
