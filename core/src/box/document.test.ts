@@ -64,17 +64,17 @@ test.each([
   ['a hundred clamps', boxWith({ items: [{ id: 'i1', kind: 'clamps', count: 100 }] }), /at most 99/],
   ['a piece without a number', boxWith({ items: [{ ...CABLE, id: 'i1' }] }), /items.0.id: must name a piece/],
   [
-    'a duty whose hots are told and its circuits are not',
+    'a duty with hots and no circuits',
     boxWith({ items: [{ ...CABLE, duty: { does: 'out', hots: ['a'] } }] }),
-    /told together/,
+    /circuits and hots must be given together/,
   ],
   [
-    'a loop told in full that does not say which way',
+    'a loop with circuits that does not say which way',
     boxWith({ items: [{ ...CABLE, duty: { does: 'loop', hots: ['a'], circuits: ['a'] } }] }),
     /loop-out, loop-in/,
   ],
   [
-    'a guard where no hot is told',
+    'a guard where no hot is given',
     boxWith({ items: [{ ...CABLE, duty: { does: 'out', guard: 'i2.0' } }] }),
     /more than the word/,
   ],

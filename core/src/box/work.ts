@@ -122,7 +122,7 @@ export const Duty = onFirstUse(() =>
     .refine(
       ({ does: _does, circuits: _circuits, hots: taken, ...more }) =>
         taken !== undefined || Object.keys(more).length === 0,
-      { path: ['hots'], error: 'must be given where anything but the word is given' },
+      { path: ['hots'], error: 'must be given where more than the word is given' },
     ),
 );
 export type Duty = z.output<typeof Duty>;
