@@ -449,7 +449,7 @@ const TOUCHES: Readonly<Record<string, readonly [before: string, line: string, .
   'gap 1/8 in': ['12/2', '12/2, gap 1/8 in', ...fact('Gap round the box, in > 1/8')],
   'edge 1 1/4 in': ['12/2', '12/2, edge 1 1/4 in', ...fact('Hole to the stud’s face, in > 1 1/4')],
   'cavity 3.5 in': ['12/2', '12/2, cavity 3.5 in', ...fact('Depth of the wall cavity, in > 3 1/2')],
-  'behind 1/2 in': ['12/2', '12/2, behind 1/2 in', ...fact('What stands behind the box, in > 1/2')],
+  'behind 1/2 in': ['12/2', '12/2, behind 1/2 in', ...fact('What is behind the box, in > 1/2')],
   'finish combustible': ['12/2', '12/2, finish combustible', ...fact('burns')],
   'finish noncombustible': ['12/2', '12/2, finish noncombustible', ...fact('does not')],
   'hangs fan': ['12/2', '12/2, hangs fan', ...fact('Hangs on it > a fan')],

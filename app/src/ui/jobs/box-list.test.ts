@@ -58,6 +58,29 @@ test('fullness is fill over volume; the same document is counted once', () => {
   expect(listBox({ ...den.box, name: 'Other' }, JOB).counted).toBe(den.counted);
 });
 
+test('a record is listed once while everything it depends on stays, and again when any of it changes', () => {
+  const box = shown('A', '18 in3, 2x 12/2, duplex');
+  const clock = jest.spyOn(Date, 'now').mockReturnValue(0);
+  const first = listBox(box, JOB);
+  expect(listBox(box, { ...JOB })).toBe(first);
+  const known = () => undefined;
+  for (const other of [
+    () => listBox(box, { ...JOB, edition: 'nec2020' }),
+    () => listBox(box, { ...JOB, editionAssumed: true }),
+    () => listBox(box, { ...JOB, panel: { circuits: [] } }),
+    () => listBox(box, JOB, { wiringOf: known }),
+    () => listBox(box, JOB, { run: { behind: () => [], rolesIn: () => ({}) } }),
+    () => listBox({ ...box }, JOB),
+  ]) {
+    const before = listBox(box, JOB);
+    expect(other()).not.toBe(before);
+  }
+  const before = listBox(box, JOB);
+  clock.mockReturnValue(60_000);
+  expect(listBox(box, JOB)).not.toBe(before);
+  clock.mockRestore();
+});
+
 test('broken rules beside the fill are counted, as far as facts are recorded', () => {
   const wrong = (line: string) => listBox(shown('A', line), JOB).wrong;
   expect(wrong('22.5 in3, 14/2, switch')).toBe(0);

@@ -101,29 +101,37 @@ interface ListedWith {
   readonly wiringOf?: WiringOf;
 }
 
-/** A box with its count and its one verdict. */
+/** How each record was listed last, and with what: while hundreds are sent, all but one are as they were. */
+const listedBefore = new WeakMap<ShownBox, { readonly by: readonly unknown[]; readonly one: Listed }>();
+
+/** Work that rested too long is a finding: a list may be so old, in ms. */
+const MINUTE = 60_000;
+
+/** A box with its count and its one verdict; worked out again when anything it depends on is another. */
 export function listBox(
   box: ShownBox,
   job: ListJob,
   { assumed = kitNow().assumptions, run, wiringOf }: ListedWith = {},
 ): Listed {
-  const panel = job.panel ?? NO_PANEL;
+  const now = Date.now();
+  const { edition, editionAssumed, panel = NO_PANEL } = job;
+  const by = [edition, editionAssumed, panel, assumed, run, wiringOf, Math.floor(now / MINUTE)];
+  const before = listedBefore.get(box);
+  if (before && by.every((one, index) => Object.is(one, before.by[index]))) return before.one;
   const around = surroundingsOf(box, panel, run?.behind(box.id) ?? [], run?.rolesIn(box.id));
   const { counted, certainty, findings, tight } = countDocument(box.box, job, around, assumed);
   const planned = withRoles(box.box, around.roles);
-  return {
+  const wiring = wiringOf?.(planned);
+  const one = {
     box,
     planned,
     counted,
     tight,
     wrong: findings.filter(({ severity }) => severity === 'violation').length,
-    verdict: boxVerdict(
-      counted,
-      certainty,
-      findings,
-      otherFindingsOf(box, { panel, wiring: wiringOf?.(planned), now: Date.now() }),
-    ),
+    verdict: boxVerdict(counted, certainty, findings, otherFindingsOf(box, { panel, wiring, now })),
   };
+  listedBefore.set(box, { by, one });
+  return one;
 }
 
 /** How full a box is, for sorting: 1 is just full; without a legal volume it comes after all others. */

@@ -1,4 +1,5 @@
 /** One of a few, as chips under a word; touching the chosen one again takes it back where that is allowed. */
+import type { ReactNode } from 'react';
 import { Chip } from './Press';
 import { Words } from './Words';
 import { View } from './View';
@@ -23,25 +24,30 @@ export function Choice<V extends string | number | boolean>({
   even = false,
 }: ChoiceProps<V>) {
   return (
-    <View className="gap-1" role="group" aria-label={title}>
-      <Words size="fine" strong>
-        {title}
-      </Words>
-      <View className="flex-row flex-wrap gap-2">
-        {options.map((option) => (
-          <Chip
-            key={String(option.value)}
-            label={option.label}
-            detail={option.detail}
-            on={option.value === value}
-            className={even ? 'grow basis-[76px] px-1' : ''}
-            onPress={() => onChoose(!always && option.value === value ? undefined : option.value)}
-          />
-        ))}
-      </View>
-    </View>
+    <ChipGroup title={title}>
+      {options.map((option) => (
+        <Chip
+          key={String(option.value)}
+          label={option.label}
+          detail={option.detail}
+          on={option.value === value}
+          className={even ? 'grow basis-[76px] px-1' : ''}
+          onPress={() => onChoose(!always && option.value === value ? undefined : option.value)}
+        />
+      ))}
+    </ChipGroup>
   );
 }
+
+/** Chips under a title, named by it for those who hear the page. */
+export const ChipGroup = ({ title, children }: { readonly title: string; readonly children: ReactNode }) => (
+  <View className="gap-1" role="group" aria-label={title}>
+    <Words size="fine" strong>
+      {title}
+    </Words>
+    <View className="flex-row flex-wrap gap-2">{children}</View>
+  </View>
+);
 
 /** Options whose label is the value itself. */
 export const plainOptions = <V extends string>(values: readonly V[]) =>

@@ -5,10 +5,9 @@ import { HANGINGS, type Looked, PLACES, SERVED, type Site } from '@dense-pack/co
 import { LOOKED_NAMES, PROTECTION_WORDS } from '@dense-pack/core/check/open-checks';
 import { BREAKERS } from '@dense-pack/core/edition/index';
 import { useState } from 'react';
-import { Choice, wordOptions } from '../../parts/Choice';
+import { ChipGroup, Choice, wordOptions } from '../../parts/Choice';
 import { Fold } from '../../parts/Fold';
 import { Chip } from '../../parts/Press';
-import { Words } from '../../parts/Words';
 import { LengthSteps } from '../fields/Measures';
 import type { ChangeBox } from '../use-box-edit';
 import { View } from '../../parts/View';
@@ -210,21 +209,16 @@ interface LookedFactsProps<F extends Looked> {
 /** What was looked at; a touch takes it back. */
 function LookedFacts<F extends Looked>({ title, facts, onLeft }: LookedFactsProps<F>) {
   return (
-    <View className="gap-1" role="group" aria-label={title}>
-      <Words size="fine" strong>
-        {title}
-      </Words>
-      <View className="flex-row flex-wrap gap-2">
-        {facts.map((fact) => (
-          <Chip
-            key={fact}
-            label={LOOKED_NAMES[fact]}
-            on
-            onPress={() => onLeft(facts.filter((one) => one !== fact))}
-          />
-        ))}
-      </View>
-    </View>
+    <ChipGroup title={title}>
+      {facts.map((fact) => (
+        <Chip
+          key={fact}
+          label={LOOKED_NAMES[fact]}
+          on
+          onPress={() => onLeft(facts.filter((one) => one !== fact))}
+        />
+      ))}
+    </ChipGroup>
   );
 }
 
