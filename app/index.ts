@@ -1,9 +1,14 @@
 /** Starts the app: what this phone keeps is read while the router is set up. */
 import '@/sync/schemas-of-a-page';
 import '@/ui/client/first-look';
+import { readableAddress } from '@/ui/client/readable-address';
 
 // Expo notes the address of this script only while the script is run; workers are found by it later.
 void import.meta.url;
+
+const { pathname, search } = globalThis.location;
+const readable = readableAddress(pathname + search);
+if (readable !== pathname + search) globalThis.history.replaceState(null, '', readable);
 
 /*
  * The router starts once this script has run to its end. React Native's style sheet tries a rule that some browsers refuse, and a

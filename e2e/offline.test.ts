@@ -1,5 +1,6 @@
 /** Without a network: the app starts from the phone, shows what it knew, takes edits, and sends them later. */
 import { JobList, JobPage } from '../app/src/sync/answers';
+import { startFront } from './front';
 import { PHONE, World } from './world';
 
 const world = new World();
@@ -83,7 +84,9 @@ test.each([
   );
   await hand.page.setRequestInterception(true);
   hand.page.on('request', (request) =>
-    /\/_expo\/static\/.*\.js$/.test(request.url()) ? void request.abort() : void request.continue(),
+    /\/_expo\/static\/.*\.js$/.test(request.url())
+      ? void request.respond({ contentType: 'text/javascript', body: '' })
+      : void request.continue(),
   );
   const asked: string[] = [];
   hand.page.on('request', (request) => asked.push(new URL(request.url()).pathname));
@@ -136,4 +139,67 @@ test('a part that cannot be fetched says so, the verdict stays, and trying again
   await hand.touch('Try again');
   await hand.sees('remedy', 'Legal');
   await hand.page.browserContext().close();
+});
+
+const PORTAL = '<html>Welcome to the guest network. Please log in.</html>';
+
+test.each([
+  ['is not there', { status: 404, body: 'no' }],
+  ['is a login page', { status: 200, contentType: 'text/html', body: PORTAL }],
+  ['cannot be run', { status: 200, contentType: 'text/javascript', body: 'var a = ;' }],
+])('a script that %s is told about in words, and loading again starts the app', async (_, answer) => {
+  const hand = await world.page(PHONE);
+  await hand.page.setRequestInterception(true);
+  let away = true;
+  hand.page.on('request', (request) =>
+    away && /\/index-[\w-]+\.js$/.test(request.url())
+      ? void request.respond(answer)
+      : void request.continue(),
+  );
+  await hand.page.goto(`${world.address}/job/demo-house-on-the-hill/box/demo-workshop-square`);
+  await hand.find('Load it again');
+  await hand.saysSomewhere('What you entered on this phone is kept.');
+  away = false;
+  await hand.touch('Load it again');
+  await hand.sees('verdict', 'Fill legal, roles of cables assumed');
+  expect(await hand.page.$('.not-started')).toBeNull();
+  await hand.page.browserContext().close();
+});
+
+test('a damaged address leads to a screen with words and a way back', async () => {
+  const hand = await world.page(PHONE);
+  await hand.open('/job/%E0%A4%A/box/x');
+  await hand.saysSomewhere('There is no such box');
+  await hand.open('/nowhere/%');
+  await hand.saysSomewhere('There is no page at this address');
+  await hand.touch('All jobs');
+  await hand.saysSomewhere('House on the hill');
+  await hand.page.browserContext().close();
+});
+
+test('a login page in place of a part is never kept: the app is kept once all of it arrived', async () => {
+  let portal = true;
+  const front = await startFront(world, {
+    instead: (path) => (portal && /\/later-[\w-]+\.js$/.test(path) ? ['text/html', PORTAL] : undefined),
+  });
+  const hand = await world.page(PHONE, { keepsApp: true });
+  const installed = () =>
+    hand.page.evaluate(async () => {
+      const found = await navigator.serviceWorker.register('/sw.js');
+      const worker = found.installing;
+      if (!worker) return found.active?.state ?? 'none';
+      await new Promise<void>((done) => {
+        worker.onstatechange = () => {
+          if (/installed|activated|redundant/.test(worker.state)) done();
+        };
+      });
+      return worker.state === 'redundant' ? 'refused' : 'kept';
+    });
+  await hand.page.goto(`${front.address}/settings`);
+  expect(await installed()).toBe('refused');
+  portal = false;
+  await hand.page.reload();
+  expect(['kept', 'activated']).toContain(await installed());
+  await hand.page.browserContext().close();
+  await front.close();
 });

@@ -3,8 +3,17 @@ const CACHE = 'dense-pack-__VERSION__';
 const PHOTOS = 'dense-pack-photos';
 const FILES = ['__FILES__'];
 
+/* Keeps one file. A network that answers with a page of its own in place of a script is not believed: it would stay. */
+async function keep(cache, file) {
+  const answer = await fetch(file);
+  const script = /javascript/.test(answer.headers.get('content-type') ?? '');
+  if (!answer.ok || answer.redirected || (file.endsWith('.js') && !script))
+    throw new TypeError(`${file} did not arrive.`);
+  await cache.put(file, answer);
+}
+
 self.addEventListener('install', (event) => {
-  event.waitUntil(caches.open(CACHE).then((cache) => cache.addAll(FILES)));
+  event.waitUntil(caches.open(CACHE).then((cache) => Promise.all(FILES.map((file) => keep(cache, file)))));
 });
 
 self.addEventListener('activate', (event) => {

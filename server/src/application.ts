@@ -3,7 +3,7 @@ import { createHash } from 'node:crypto';
 import { existsSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import compression from 'compression';
-import express, { type Express } from 'express';
+import express, { type Express, type Response } from 'express';
 import compressedStatic from 'express-static-gzip';
 import helmet from 'helmet';
 import type { Db } from './database.ts';
@@ -85,7 +85,26 @@ const ownScripts = (() => {
   };
 })();
 
+/** Whether a path can be decoded. */
+function isWhole(path: string): boolean {
+  try {
+    decodeURIComponent(path);
+    return true;
+  } catch {
+    return false;
+  }
+}
+
 function serveApp(app: Express, folder: string) {
+  const sendPage = (response: Response) => {
+    response.setHeader('Cache-Control', 'no-cache');
+    response.sendFile('index.html', { root: folder });
+  };
+  app.use((request, response, next) => {
+    // The app says in words what is wrong with a damaged address; the files below would be answered with an error code.
+    if (isWhole(request.path) || !request.accepts('html')) next();
+    else sendPage(response);
+  });
   app.use(
     // What was compressed when the app was built is sent as it is.
     compressedStatic(folder, {
@@ -107,8 +126,7 @@ function serveApp(app: Express, folder: string) {
   app.get('/{*rest}', (request, response, next) => {
     // Only navigations get the single page: a missing file stays missing.
     if (!request.accepts('html') || /\.[a-z0-9]+$/i.test(request.path)) return next();
-    response.setHeader('Cache-Control', 'no-cache');
-    response.sendFile('index.html', { root: folder });
+    sendPage(response);
   });
   app.use((_request, response) => {
     response.status(404).type('text/plain').send('There is no such file.');

@@ -303,6 +303,11 @@ test('a script of the page itself may run by its hash and no other; what was com
   ]);
   const plain = await page.get('/assets/a.js').set('accept-encoding', 'identity').expect(200);
   expect(plain.headers['content-encoding']).toBeUndefined();
+  // A damaged address gets the page, whose app says what is wrong; a file or an answer is still refused.
+  const damaged = await page.get('/job/%E0%A4%A').set('accept', 'text/html').expect(200);
+  expect(damaged.text).toBe((await page.get('/')).text);
+  await page.get('/assets/%E0.js').set('accept', 'text/javascript').expect(400);
+  await page.get('/api/v1/boxes/%E0').set('accept', 'text/html').expect(400);
   // The page was built anew while the server runs.
   writeFileSync(join(pages, 'index.html'), '<script>let other;</script>');
   utimesSync(join(pages, 'index.html'), new Date(), new Date(Date.now() + 5000));

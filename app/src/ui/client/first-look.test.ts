@@ -1,5 +1,5 @@
 /** The first screen is drawn once: when the server has answered or what was kept is there, and never later than patience. */
-import { firstLook } from './first-look';
+import { firstLook, styled, STYLE_PATIENCE_MS } from './first-look';
 
 const mockParts = {
   asked: Promise.resolve(),
@@ -91,4 +91,32 @@ test('what waits on this phone is waited for too: a screen without it would show
   expect(look.now()).toBe(false);
   await look.after(500);
   expect(look.now()).toBe(true);
+});
+
+describe('the style sheet', () => {
+  /** A page that has been read, with one style sheet that has not arrived. */
+  function page() {
+    const link = Object.assign(new EventTarget(), { sheet: null });
+    const read = { readyState: 'complete', querySelector: () => link } as unknown as Document;
+    let done = false;
+    void styled(read).then(() => (done = true));
+    return { link, done: () => done };
+  }
+
+  test.each(['load', 'error'])('is waited for until its %s', async (name) => {
+    const { link, done } = page();
+    await jest.advanceTimersByTimeAsync(100);
+    expect(done()).toBe(false);
+    link.dispatchEvent(new Event(name));
+    await jest.advanceTimersByTimeAsync(0);
+    expect(done()).toBe(true);
+  });
+
+  test('that never answers keeps no screen from being drawn', async () => {
+    const { done } = page();
+    await jest.advanceTimersByTimeAsync(STYLE_PATIENCE_MS - 1);
+    expect(done()).toBe(false);
+    await jest.advanceTimersByTimeAsync(1);
+    expect(done()).toBe(true);
+  });
 });

@@ -28,20 +28,25 @@ export function firstLook(path: string, build?: string): Promise<void> {
   return Promise.race([Promise.all([there, outboxRead]).then(() => undefined), patience]);
 }
 
-/** Told once, when the first of these has happened. */
+/** After so long, in ms, the screen is drawn without its style sheet: plain words are better than none. */
+export const STYLE_PATIENCE_MS = 8000;
+
+/** Resolves when the first of these events arrives. */
 const once = (where: EventTarget, ...names: readonly string[]) =>
   new Promise<void>((done) => {
     for (const name of names) where.addEventListener(name, () => done(), { once: true });
   });
 
 /**
- * Resolves once the page has been read to its end and has its style sheet, or cannot have it: no screen is drawn without. The
+ * Resolves once the page has been read to its end and has its style sheet, cannot have it, or has waited long enough. The
  * scripts of the app do not wait for it by themselves.
  */
 export async function styled(page: Document): Promise<void> {
   if (page.readyState === 'loading') await once(page, 'DOMContentLoaded');
   const link = page.querySelector<HTMLLinkElement>('link[rel="stylesheet"]');
-  if (link && !link.sheet) await once(link, 'load', 'error');
+  if (!link || link.sheet) return;
+  const patience = new Promise<void>((done) => setTimeout(done, STYLE_PATIENCE_MS));
+  await Promise.race([once(link, 'load', 'error'), patience]);
 }
 
 /** What a page is opened with: its address, its style sheet, and which build of the app it is. */
@@ -57,7 +62,8 @@ export function useFirstLook(): boolean {
     void Promise.all([opened?.look, opened?.styled]).then(() => setReady(true));
   }, []);
   useLayoutEffect(() => {
-    if (ready) globalThis.document?.querySelector('.shell')?.remove();
+    if (!ready) return;
+    for (const part of globalThis.document?.querySelectorAll('.shell, .not-started') ?? []) part.remove();
   }, [ready]);
   return ready;
 }
