@@ -11,6 +11,7 @@ import { answerErrors } from './routes/answers.ts';
 import { api } from './routes/api.ts';
 import { onlyNeighbours } from './routes/neighbours.ts';
 import { countingProgram } from './services/verdicts.ts';
+import { epochOf } from './services/writes.ts';
 
 export interface Options {
   /** The exported web app; without it, only the API is served. */
@@ -59,6 +60,8 @@ export function application(
   app.use('/api/v1', (_request, response, next) => {
     // A page made of the same rules takes what we checked as checked.
     response.setHeader('Dense-Pack-Core', countingProgram());
+    // Another epoch than before: what the page knows may be of a time the database went back behind.
+    response.setHeader('Dense-Pack-Epoch', epochOf(db));
     next();
   });
   app.use('/api/v1', api(db, clock));

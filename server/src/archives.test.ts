@@ -154,7 +154,8 @@ test('what is stored here and is not the same stays as it is, and is told by nam
   const other = await place();
   await send(other, archive).expect(201);
   const { body } = await api(other).get('/boxes/demo-den-outlet');
-  const { id: _id, jobId: _job, createdAt: _created, updatedAt: _updated, ...fields } = body;
+  const { id: _id, jobId: _job, createdAt: _created, updatedAt: _updated, copyOf, ...fields } = body;
+  expect(copyOf).toMatchObject({ changed: false });
   await api(other)
     .put('/boxes/demo-den-outlet')
     .send({ ...fields, name: 'Mine' })
@@ -186,7 +187,7 @@ const files = (change: (all: Map<string, string | Buffer>) => void) => {
 /** The same length of name, put over another in both places a ZIP has it. */
 const renamed = (from: string, to: string) =>
   Buffer.from(archive.toString('latin1').replaceAll(from, to), 'latin1');
-const edited = (name: string, change: (value: { box: object; boxes: string[] }) => void) =>
+const edited = (name: string, change: (value: { box: object; boxes: string[]; job: object }) => void) =>
   files((now) => {
     const value = JSON.parse(String(now.get(name)));
     change(value);
@@ -229,6 +230,16 @@ const HOSTILE: readonly (readonly [string, () => Buffer | Promise<Buffer>, RegEx
     'a box of a wrong type',
     () => edited('boxes/demo-den-door.json', (box) => Object.assign(box.box, { name: 7 })),
     /at “box\.name”/,
+  ],
+  [
+    'a version of a box that no program would have written',
+    () => edited('boxes/demo-den-door.json', (box) => Object.assign(box.box, { version: 2 ** 53 - 1 })),
+    /at “box\.version”: must be at most 1000000000/,
+  ],
+  [
+    'a version of the job that no program would have written',
+    () => edited('archive.json', (head) => Object.assign(head.job, { version: 2 ** 53 - 1 })),
+    /at “job\.version”: must be at most 1000000000/,
   ],
   [
     'a box under another id',

@@ -24,7 +24,7 @@ export function hasDemo(db: Db): boolean {
 export function seedDemo(db: Db, now: Date): void {
   db.transaction(() => {
     const before = findJob(db, DEMO_JOB);
-    if (before) deleteJob(db, DEMO_JOB, before.version, { now: now.toISOString() });
+    if (before) deleteJob(db, DEMO_JOB, before, { now: now.toISOString() });
     const at = (nth: number) => new Date(now.getTime() + nth).toISOString();
     const job = JobFields.parse({
       name: 'House on the hill (demo)',

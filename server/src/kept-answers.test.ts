@@ -69,11 +69,11 @@ test('verdicts of a card follow the edition of the job', async () => {
     .send({ ...said, edition: 'cec2021' })
     .expect(200);
   expect((await card()).over).toBe(0);
-  const again = (await job()).body as { version: number };
+  const { version, write: madeBy } = (await job()).body as { version: number; write: string };
   await place
     .api()
     .put(`/jobs/${JOB}`)
-    .send({ ...said, edition: 'nec2023', version: again.version })
+    .send({ ...said, edition: 'nec2023', version, write: madeBy })
     .expect(200);
   expect((await card()).over).toBe(25);
 });
@@ -135,14 +135,18 @@ test('a full disk is told as one, and nothing is half written', async () => {
   const pages = place.db.pragma('page_count', { simple: true }) as number;
   place.db.pragma(`max_page_count = ${pages}`);
   const told = jest.spyOn(console, 'error').mockImplementation(() => undefined);
-  const full = await place
-    .api()
-    .post('/jobs')
-    .send({ name: 'Big', edition: 'nec2023', note: 'x'.repeat(3999) });
+  const post = () =>
+    place
+      .api()
+      .post('/jobs')
+      .send({ name: 'Big', edition: 'nec2023', note: 'x'.repeat(3999) });
+  // The last pages may have room for some.
+  let [full, made] = [await post(), 0];
+  for (; full.status === 201 && made < 20; made += 1) full = await post();
   told.mockRestore();
   expect([full.status, full.body.title]).toEqual([507, 'The disk is full']);
   place.db.pragma('max_page_count = 1000000');
-  expect(await count()).toBe(before);
+  expect(await count()).toBe(before + made);
 });
 
 test('a damaged file is refused at the start and left as it is', () => {

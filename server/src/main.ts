@@ -11,6 +11,7 @@ import { HostsRefused, readHosts } from './routes/neighbours.ts';
 import { indexSome } from './services/boxes.ts';
 import { sweepPhotos } from './services/photos.ts';
 import { countsBy } from './services/verdicts.ts';
+import { beginEpoch } from './services/writes.ts';
 import { CannotListen, closeOnSignal, listen } from './serve.ts';
 
 const DEFAULT_PORT = 4310;
@@ -81,6 +82,7 @@ async function start(): Promise<void> {
   const giveBack = serveAlone(file);
   countsBy(hashOfSources(join(import.meta.dirname, '../../core/src')));
   const db = openDatabase(file, join(import.meta.dirname, '../src/migrations'));
+  beginEpoch(db);
   if (values.reset || (values.demo && !hasDemo(db))) seedDemo(db, new Date());
   const appFolder = resolve(values.app ?? join(import.meta.dirname, '../../app/dist'));
   try {

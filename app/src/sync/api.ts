@@ -214,6 +214,10 @@ function within<T>(answer: Promise<T>, signal: AbortSignal): Promise<T> {
 /** The rules this page was made of; undefined where it was not exported. */
 const ownRules = () => globalThis.document?.getElementById?.('app-files')?.dataset['core'];
 
+let epoch: string | undefined;
+/** The epoch of the database that answered last; undefined before an answer, and with an older server. */
+export const epochSeen = (): string | undefined => epoch;
+
 const answerTo = async (path: string, init: RequestInit): Promise<unknown> =>
   (await answered(path, init)).answer;
 
@@ -233,12 +237,14 @@ async function answered(path: string, init: RequestInit): Promise<{ answer: unkn
     throw new ServerAway('Something else answered in place of the server.', { answered: true });
   const answer: unknown = await response.json().catch(() => undefined);
   if (!response.ok) {
+    epoch = response.headers?.get('dense-pack-epoch') ?? epoch;
     const problem = Problem.safeParse(answer);
     // A gateway in between answers without a problem document, or with one of another status.
     if (!problem.success || problem.data.status !== response.status)
       throw new ServerAway(`The server answered ${response.status}.`, { answered: true });
     throw new ProblemAnswer(problem.data);
   }
+  epoch = response.headers?.get('dense-pack-epoch') ?? undefined;
   const rules = ownRules();
   return { answer, checked: rules !== undefined && response.headers?.get('dense-pack-core') === rules };
 }

@@ -11,6 +11,7 @@ import {
   fieldsOf,
   jobFieldsOf,
   type JobOperation,
+  type MadeFrom,
   named,
   type Operation,
 } from './operation';
@@ -52,17 +53,22 @@ function laidOnto<C extends Change>(first: C, later: C): Onto<C['after']> {
  * first says nothing of both together.
  */
 export function asOne<C extends Change>(first: C, later: C): C {
-  const { refused: _refused, id: _id, ...rest } = first;
-  return named<C>({ ...rest, after: laidOnto(first, later).after } as unknown as Omit<C, 'id'>);
+  const { refused: _refused, id: _id, known, ...rest } = first;
+  return named<C>({
+    ...rest,
+    // What is brought back is not just what was known any more.
+    ...(known ? { known: { ...known, changed: true } } : {}),
+    after: laidOnto(first, later).after,
+  } as unknown as Omit<C, 'id'>);
 }
 
 /** Whether two changes can be one: the later writes over no word of another that it has not seen. */
 export const canBeOne = <C extends Change>(first: C, later: C): boolean => laidOnto(first, later).own;
 
 /** A change that waits made from what was taken before it; as it was where it has not seen something of that. */
-export function madeFromTaken<C extends Change>(next: C, taken: C, version: number): C {
+export function madeFromTaken<C extends Change>(next: C, taken: C, { version, write }: MadeFrom): C {
   const { after, own } = laidOnto({ ...taken, before: taken.after }, next);
-  return own ? { ...next, before: taken.after, after, from: version } : next;
+  return own ? { ...next, before: taken.after, after, from: version, write } : next;
 }
 
 /** What is sent of a record, and what goes after it. */
@@ -97,8 +103,8 @@ function laidOn(before: Operation, later: Operation): Operation | undefined {
   if (later.what === 'delete') {
     if (before.what === 'delete') return { ...later, ...keptBy(before) };
     // What was changed and not sent is kept with the deletion: it may be taken back.
-    const version = before.from ?? later.version;
-    return { ...later, kept: before, ...(version === undefined ? {} : { version }) };
+    if (before.from === null) return { ...later, kept: before };
+    return { ...later, kept: before, version: before.from, write: before.write };
   }
   // Changed after it was deleted, in another tab: it is not deleted.
   if (before.what === 'delete') return before.kept ? asOne(before.kept, later) : later;
@@ -131,5 +137,8 @@ export function laidTogether(
 export function madeFrom<C extends Change>(mine: C, after: C['after'], stored: BoxRecord | Job): C {
   const { id: _id, conflict: _conflict, refused: _refused, sealed: _sealed, sent: _sent, ...rest } = mine;
   const before = 'jobId' in stored ? fieldsOf(stored) : jobFieldsOf(stored);
-  return named<C>({ ...rest, after, from: stored.version, before } as unknown as Omit<C, 'id'>);
+  return named<C>({ ...rest, after, from: stored.version, write: stored.write, before } as unknown as Omit<
+    C,
+    'id'
+  >);
 }

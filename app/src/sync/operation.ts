@@ -3,7 +3,17 @@
  * stood before it and what after. Operations of one record are laid one after the other; none is ever written over.
  */
 import { newId } from '@dense-pack/core/box/new-id';
-import { BoxFields, BoxRecord, BoxVersions, Job, JobFields, RecordId } from '@dense-pack/core/box/record';
+import {
+  BoxFields,
+  BoxRecord,
+  BoxVersions,
+  Job,
+  JobAgain,
+  JobFields,
+  Known,
+  RecordId,
+} from '@dense-pack/core/box/record';
+import { WriteId } from '@dense-pack/core/box/write-id';
 import { z } from 'zod';
 import { onFirstUse } from '@dense-pack/core/box/on-first-use';
 
@@ -23,6 +33,10 @@ const common = onFirstUse(() => ({
 const changeOf = <F extends z.ZodType, R extends z.ZodType>(fields: F, stored: R) => ({
   /** Version it was made from; null for a record the server has not got yet. */
   from: z.int().nullable(),
+  /** The write that made that version; missing in what an older program or server wrote. */
+  write: WriteId.optional(),
+  /** What this phone knew of the record, where the server went back in time and the record is brought back. */
+  known: Known.optional(),
   /** What stood before it; missing for a new record, and in what an older program wrote. */
   before: fields.optional(),
   after: fields,
@@ -49,6 +63,8 @@ export const BoxOperation = onFirstUse(() =>
     ...common,
     what: z.literal('box'),
     job: RecordId,
+    /** What its job is made of, where that is gone and the box is made again. */
+    jobAgain: JobAgain.optional(),
     ...changeOf(BoxFields, BoxRecord),
   }),
 );
@@ -65,6 +81,8 @@ export const Deletion = onFirstUse(() =>
     name: z.string().optional(),
     /** The version that is deleted; what was changed since is not. Missing in what an older program wrote. */
     version: z.int().min(1).optional(),
+    /** The write that made that version. */
+    write: WriteId.optional(),
     /** The boxes of a deleted job as they were seen. */
     boxes: BoxVersions.optional(),
     /** What is stored, where someone changed it since. */
@@ -82,6 +100,13 @@ export const Operation = onFirstUse(() =>
   z.discriminatedUnion('what', [JobOperation, BoxOperation, Deletion]),
 );
 export type Operation = z.output<typeof Operation>;
+
+/** The state of a record that a change or a deletion is made from. */
+export interface MadeFrom {
+  readonly version: number;
+  /** The write that made the version; missing where it is not known. */
+  readonly write?: string | undefined;
+}
 
 /** An operation for the first time, or once more under a new id: what it says is another thing now. */
 export const named = <O extends Operation>(operation: Omit<O, 'id'>): O =>

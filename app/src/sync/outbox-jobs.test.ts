@@ -51,7 +51,7 @@ test('what another changed of a job stays beside one’s own; the same said diff
   const circuit = (id: string, space: number, label: string) => ({ id, space, label });
   const outbox = await opened();
   rename({ note: 'theirs', panel: { circuits: [circuit('b', 3, 'two')] } });
-  outbox.saveJob(JOB, { ...HOUSE, panel: { circuits: [circuit('a', 1, 'one')] } }, 1, AT, HOUSE);
+  outbox.saveJob(JOB, { ...HOUSE, panel: { circuits: [circuit('a', 1, 'one')] } }, { version: 1 }, AT, HOUSE);
   await outbox.flush();
   const merged = server.jobs.get(JOB) as unknown as JobFields;
   expect(merged.note).toBe('theirs');
@@ -60,7 +60,7 @@ test('what another changed of a job stays beside one’s own; the same said diff
   rename({ name: 'Hill, west' });
   const { name, edition, note, panel, links } = merged;
   const was = JobFields.parse({ name, edition, note, panel, links });
-  outbox.saveJob(JOB, { ...was, name: 'Hill, east', note: 'mine' }, 3, AT, was);
+  outbox.saveJob(JOB, { ...was, name: 'Hill, east', note: 'mine' }, { version: 3 }, AT, was);
   await outbox.flush();
   expect(outbox.snapshot().entries).toMatchObject([{ conflict: { name: 'Hill, west' } }]);
   await outbox.settle(JOB, 'mine');
@@ -80,7 +80,7 @@ test('with a deleted job go the changes of its boxes that still wait, once it is
   stand();
   const outbox = await opened();
   server.otherwise = 'away';
-  outbox.saveBox(BOX, JOB, fields('Changed'), 1, AT, fields('Den'));
+  outbox.saveBox(BOX, JOB, fields('Changed'), { version: 1 }, AT, fields('Den'));
   outbox.remove('jobs', JOB, 'House', { version: 1, boxes: { [BOX]: 1 }, at: AT });
   await outbox.flush();
   // Until then they stay: the deletion may be taken back.
@@ -100,7 +100,7 @@ test('a deletion that is taken back brings the change back that waited', async (
   stand();
   const outbox = await opened();
   server.otherwise = 'away';
-  outbox.saveBox(BOX, JOB, fields('Changed'), 1, AT, fields('Den'));
+  outbox.saveBox(BOX, JOB, fields('Changed'), { version: 1 }, AT, fields('Den'));
   outbox.remove('boxes', BOX, 'Den', { version: 1, at: AT });
   await outbox.flush();
   expect(outbox.entryOf(BOX)).toMatchObject({ what: 'delete' });
@@ -187,7 +187,7 @@ test('one’s own last change of a box, its answer lost, does not keep its job f
   stand();
   const outbox = await opened();
   server.fates = ['lost'];
-  outbox.saveBox(BOX, JOB, fields('Mine'), 1, AT, fields('Den'));
+  outbox.saveBox(BOX, JOB, fields('Mine'), { version: 1 }, AT, fields('Den'));
   await outbox.flush();
   expect(server.boxes.get(BOX)).toMatchObject({ version: 2 });
   outbox.remove('jobs', JOB, 'House', { version: 1, boxes: { [BOX]: 1 }, at: AT });
@@ -200,8 +200,8 @@ test('a job that waited before its box is deleted after that box was answered', 
   const outbox = await opened();
   // The job fails, the box is taken and its answer lost.
   server.fates = ['500', 'lost'];
-  outbox.saveJob(JOB, { ...HOUSE, name: 'Renamed' }, 1, AT, HOUSE);
-  outbox.saveBox(BOX, JOB, fields('Mine'), 1, AT, fields('Den'));
+  outbox.saveJob(JOB, { ...HOUSE, name: 'Renamed' }, { version: 1 }, AT, HOUSE);
+  outbox.saveBox(BOX, JOB, fields('Mine'), { version: 1 }, AT, fields('Den'));
   await outbox.flush();
   expect(server.boxes.get(BOX)).toMatchObject({ version: 2 });
   outbox.remove('jobs', JOB, 'House', { version: 1, boxes: { [BOX]: 1 }, at: AT });

@@ -1,6 +1,7 @@
 /** What the outbox says of itself, and what it tells when something arrived. */
 import type { BoxRecord, Job } from '@dense-pack/core/box/record';
 import type { Entry } from './entry';
+import type { Epochs } from './epochs';
 import type { FieldProblem, Unreadable } from './operation';
 
 /** Whether the server answered last time, and what waits. */
@@ -42,4 +43,8 @@ export interface OutboxSettings {
   readonly lie?: number;
   /** Tells other tabs that a record is another one. */
   readonly tell?: (record: string) => void;
+  /** Tells what the server went back behind; without it the server never does. */
+  readonly epochs?: Pick<Epochs, 'standing' | 'isLost'>;
+  /** A job as the server last said it. */
+  readonly jobKnown?: (id: string) => Job | undefined;
 }

@@ -48,7 +48,7 @@ function another(more: object): void {
   });
 }
 const save = (outbox: Outbox, name: string, more: object = {}, before = fields('Den')) =>
-  outbox.saveBox(ID, JOB, fields(name, more), 1, AT, before);
+  outbox.saveBox(ID, JOB, fields(name, more), { version: 1 }, AT, before);
 const stored = () => server.boxes.get(ID);
 
 test('a change is in the store at once, stays while the server is away, and survives a restart', async () => {
@@ -109,7 +109,14 @@ test('the same field changed twice waits for the person; “mine” is sent from
   await outbox.flush();
   expect(stored()).toMatchObject({ name: 'Mine', room: 'Cellar', circuit: '7', version: 3 });
   another({ name: 'Theirs again' });
-  outbox.saveBox(ID, JOB, fields('Mine again', { circuit: '8' }), 3, AT, fields('Mine', { circuit: '7' }));
+  outbox.saveBox(
+    ID,
+    JOB,
+    fields('Mine again', { circuit: '8' }),
+    { version: 3 },
+    AT,
+    fields('Mine', { circuit: '7' }),
+  );
   await outbox.flush();
   await outbox.settle(ID, 'theirs');
   await outbox.flush();
@@ -199,7 +206,14 @@ test('a change the schema refuses is told by field and not written; what waited 
   const disk = new MemoryDisk();
   const outbox = await opened(disk);
   save(outbox, 'A');
-  const problems = outbox.saveBox(ID, JOB, { ...fields('A'), name: 'x'.repeat(81) }, 1, AT, fields('A'));
+  const problems = outbox.saveBox(
+    ID,
+    JOB,
+    { ...fields('A'), name: 'x'.repeat(81) },
+    { version: 1 },
+    AT,
+    fields('A'),
+  );
   expect(problems).toEqual([{ field: 'name', accepted: 'must be at most 80 characters' }]);
   expect(outbox.snapshot()).toMatchObject({
     entries: [{ fields: { name: 'A' } }],
@@ -237,7 +251,7 @@ test('what arrived is told before what waited for it goes: no screen falls back 
   save(outbox, 'A');
   await outbox.flush();
   another({ name: 'B' });
-  outbox.saveBox(ID, JOB, fields('B'), 2, AT, fields('A'));
+  outbox.saveBox(ID, JOB, fields('B'), { version: 2 }, AT, fields('A'));
   await outbox.flush();
   outbox.remove('boxes', ID, 'B', { version: 3, at: AT });
   await outbox.flush();
@@ -248,7 +262,7 @@ test('a record the server fails at does not hold up the others', async () => {
   server.handle('POST', `/jobs/${JOB}/boxes`, { id: 'box-0000002', ...fields('Hall') });
   const outbox = await opened();
   save(outbox, 'A');
-  outbox.saveBox('box-0000002', JOB, fields('B'), 1, AT, fields('Hall'));
+  outbox.saveBox('box-0000002', JOB, fields('B'), { version: 1 }, AT, fields('Hall'));
   server.fates = ['500'];
   await outbox.flush();
   expect(outbox.snapshot()).toMatchObject({ away: true, entries: [{ id: ID }] });
@@ -323,7 +337,7 @@ test('what another deleted is asked about where a change of it waits: made again
   for (const choice of ['revive', 'giveUp'] as const) {
     const from = Number(stored()?.version);
     server.handle('DELETE', `/boxes/${ID}?version=${from}`, {});
-    outbox.saveBox(ID, JOB, fields('A', { room: choice }), from, AT, fields('Den'));
+    outbox.saveBox(ID, JOB, fields('A', { room: choice }), { version: from }, AT, fields('Den'));
     await outbox.flush();
     expect(outbox.snapshot().entries).toMatchObject([{ gone: true, fields: { room: choice } }]);
     await outbox.flush();

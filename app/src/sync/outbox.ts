@@ -4,13 +4,13 @@
  * `queries.ts` is the thin adapter.
  */
 import { newId } from '@dense-pack/core/box/new-id';
-import { BoxFields, type BoxVersions, JobFields } from '@dense-pack/core/box/record';
+import { BoxFields, type BoxVersions, type JobAgain, JobFields } from '@dense-pack/core/box/record';
 import type { z } from 'zod';
 import { ServerAway } from './api';
 import type { Disk } from './disk';
 import type { DeleteEntry, Entry } from './entry';
 import { keptAs, layOperations } from './laid';
-import { type FieldProblem, type Operation, problemsOf } from './operation';
+import { type FieldProblem, jobFieldsOf, type MadeFrom, type Operation, problemsOf } from './operation';
 import { OperationStore } from './operation-store';
 import { type Arrivals, NOTHING_WAITS, type OutboxSettings, type OutboxState } from './outbox-state';
 import { type Answered, send } from './send';
@@ -34,12 +34,16 @@ export class Outbox {
   readonly #waiting: OperationStore;
   readonly #alone: (work: () => Promise<void>) => Promise<void>;
   readonly #lie: number;
+  readonly #epochs: OutboxSettings['epochs'];
+  readonly #jobKnown: NonNullable<OutboxSettings['jobKnown']>;
 
   constructor(
     disk: Disk,
     private readonly arrivals: Arrivals,
-    { alone = (work) => work(), lie = 0, tell }: OutboxSettings = {},
+    { alone = (work) => work(), lie = 0, tell, epochs, jobKnown = () => undefined }: OutboxSettings = {},
   ) {
+    this.#epochs = epochs;
+    this.#jobKnown = jobKnown;
     this.#alone = alone;
     this.#lie = lie;
     this.#waiting = new OperationStore(disk, () => this.#show(), tell);
@@ -84,14 +88,14 @@ export class Outbox {
 
   /**
    * Writes a change of a job, if the schema takes it.
-   * @param from the version this change was made from; null for a new job
+   * @param from the state this change was made from; null for a new job
    * @param before the job as it stood on the screen; undefined for a new one
    * @returns what is wrong, field by field; then nothing was written. Empty when it was.
    */
   saveJob(
     id: string,
     said: z.input<typeof JobFields>,
-    from: number | null,
+    from: MadeFrom | null,
     madeAt: string,
     before?: JobFields,
   ): readonly FieldProblem[] {
@@ -102,7 +106,7 @@ export class Outbox {
       id: newId(),
       record: id,
       madeAt,
-      from,
+      ...madeFromIn(from),
       after: fields.data,
       ...(before ? { before } : {}),
     });
@@ -111,7 +115,7 @@ export class Outbox {
 
   /**
    * Writes a change of a box, if the schema takes it.
-   * @param from the version this change was made from; null for a new box
+   * @param from the state this change was made from; null for a new box
    * @param before the box as it stood on the screen; undefined for a new one
    * @returns what is wrong, field by field; then nothing was written. Empty when it was.
    */
@@ -119,7 +123,7 @@ export class Outbox {
     id: string,
     job: string,
     said: BoxFields,
-    from: number | null,
+    from: MadeFrom | null,
     madeAt: string,
     before?: BoxFields,
   ): readonly FieldProblem[] {
@@ -131,7 +135,7 @@ export class Outbox {
       record: id,
       job,
       madeAt,
-      from,
+      ...madeFromIn(from),
       after: fields.data,
       ...(before ? { before } : {}),
     });
@@ -140,13 +144,13 @@ export class Outbox {
 
   /**
    * Deletes a record.
-   * @param seen the version that is deleted, and of a job its boxes; what another changes meanwhile is asked about
+   * @param seen the state that is deleted, and of a job its boxes; what another changes meanwhile is asked about
    */
   remove(
     of: 'boxes' | 'jobs',
     id: string,
     name: string,
-    seen: { readonly version: number; readonly boxes?: BoxVersions; readonly at: string },
+    seen: MadeFrom & { readonly boxes?: BoxVersions; readonly at: string },
   ): void {
     const { at: madeAt, ...what } = seen;
     this.#put({ what: 'delete', id: newId(), record: id, madeAt, of, name, ...what });
@@ -165,9 +169,9 @@ export class Outbox {
     return this.#become(id, again);
   }
 
-  /** Makes a record anew that was deleted elsewhere. */
-  revive(id: string): Promise<void> {
-    return this.#become(id, revived);
+  /** Makes a record again that was deleted elsewhere. @param job what the job of a box is made of, should it be gone too */
+  revive(id: string, job?: JobAgain): Promise<void> {
+    return this.#become(id, (operation) => revived(operation, job));
   }
 
   /** Throws a waiting change away: only ever at the person's word. */
@@ -266,7 +270,7 @@ export class Outbox {
       if (operations.length === 0 && before?.what === 'delete') await this.#wentUnsent(before);
       return false;
     }
-    const answered = await send(sealed);
+    const answered = await this.#placed(sealed, await send(sealed));
     let rest: readonly Operation[] = [];
     await this.#waiting.rewrite(record, (now) => {
       const laid = layOperations(now);
@@ -278,6 +282,37 @@ export class Outbox {
     });
     await this.#follow(sealed, answered, rest);
     return true;
+  }
+
+  /** An answer with its place in time: the server may have gone back behind what was sent. @throws ServerAway */
+  async #placed(sealed: Operation, answered: Answered): Promise<Answered> {
+    const { answer } = answered;
+    const epochs = this.#epochs;
+    if (!epochs) return answered;
+    const version = sealed.what === 'delete' ? sealed.version : sealed.from;
+    const madeFrom = version === undefined || version === null ? undefined : { version, write: sealed.write };
+    if (answer.is === 'stale' && madeFrom)
+      return { ...answered, answer: { ...answer, standing: await epochs.standing(madeFrom, answer.stored) } };
+    if (answer.is !== 'gone' || answer.taken || sealed.what === 'delete') return answered;
+    const job = sealed.what === 'box' ? this.#jobAgain(sealed.job) : undefined;
+    // A new box is refused where its job is lost.
+    const lost = await epochs.isLost(madeFrom ?? job?.known ?? {});
+    return { ...answered, answer: { ...answer, lost, ...(job ? { job } : {}) } };
+  }
+
+  /** A job as it is made again with one of its boxes: as it stands here; undefined where this phone does not know it. */
+  #jobAgain(id: string): JobAgain | undefined {
+    const entry = this.entryOf(id);
+    if (entry?.what === 'job')
+      return {
+        ...entry.fields,
+        ...(entry.from === null
+          ? {}
+          : { known: { version: entry.from, write: entry.operation.write, changed: true } }),
+      };
+    const job = this.#jobKnown(id);
+    const known = job && { version: job.version, write: job.write, changed: false };
+    return job && { ...jobFieldsOf(job), known };
   }
 
   /** Seals what is sent next: from then on it is sent as it is. What waits for the person or for its job is not sealed. */
@@ -380,6 +415,12 @@ export class Outbox {
     for (const listener of this.#listeners) listener();
   }
 }
+
+/** What a change is made from, as an operation says it. */
+const madeFromIn = (from: MadeFrom | null) =>
+  from === null
+    ? { from }
+    : { from: from.version, ...(from.write === undefined ? {} : { write: from.write }) };
 
 /** Whether a record is gone, with nothing of it that waits. */
 const isGone = ({ is }: Answered['answer'], rest: readonly Operation[]): boolean =>

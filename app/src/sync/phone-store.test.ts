@@ -28,7 +28,7 @@ async function opened(disk: MemoryDisk): Promise<Outbox> {
   return outbox;
 }
 const save = (outbox: Outbox, name: string, before = 'Den', more: object = {}) =>
-  outbox.saveBox(ID, JOB, fields(name, more), 1, AT, fields(before));
+  outbox.saveBox(ID, JOB, fields(name, more), { version: 1 }, AT, fields(before));
 
 describe('a full store', () => {
   test('holds the change here, says so, and stores it once there is room', async () => {

@@ -13,7 +13,7 @@ import {
 import type { z } from 'zod';
 import { Deleted } from './answers';
 import { ProblemAnswer, request } from './api';
-import type { BoxOperation, Deletion, JobOperation, Operation } from './operation';
+import type { BoxOperation, Deletion, JobOperation, MadeFrom, Operation } from './operation';
 import type { Answer } from './settled';
 
 /** What the server answered, and the record as it is stored now where it says. */
@@ -44,14 +44,18 @@ export async function send(operation: Operation): Promise<Answered> {
   }
 }
 
-const takenJob = ({ taken, ...job }: z.output<typeof TakenJob>): Answered => ({
-  answer: { is: 'taken', version: taken ?? job.version },
+const takenJob = ({ taken, takenWrite, ...job }: z.output<typeof TakenJob>): Answered => ({
+  answer: { is: 'taken', ...stateMade(job, taken, takenWrite) },
   job,
 });
-const takenBox = ({ taken, ...box }: z.output<typeof TakenBox>): Answered => ({
-  answer: { is: 'taken', version: taken ?? box.version },
+const takenBox = ({ taken, takenWrite, ...box }: z.output<typeof TakenBox>): Answered => ({
+  answer: { is: 'taken', ...stateMade(box, taken, takenWrite) },
   box,
 });
+
+/** The state a write made: an older server says only what is stored now. */
+const stateMade = (stored: MadeFrom, version: number | undefined, write: string | undefined): MadeFrom =>
+  version === undefined ? { version: stored.version, write: stored.write } : { version, write };
 
 function refusal({ problem, words }: ProblemAnswer, operation: Operation): Answer {
   const gone = GONE[problem.status];
@@ -67,32 +71,34 @@ function refusal({ problem, words }: ProblemAnswer, operation: Operation): Answe
   return { is: 'refused', words };
 }
 
-function sendJob({ id: operation, record: id, after, from }: JobOperation) {
+function sendJob({ id: operation, record: id, after, from, write, known }: JobOperation) {
   if (from === null) {
-    const body: z.input<typeof NewJob> = { id, ...after, operation };
+    const body: z.input<typeof NewJob> = { id, ...after, operation, known };
     return request(TakenJob, '/jobs', 'POST', body);
   }
-  const body: z.input<typeof JobChange> = { ...after, version: from, operation };
+  const body: z.input<typeof JobChange> = { ...after, version: from, write, known, operation };
   return request(TakenJob, `/jobs/${id}`, 'PUT', body);
 }
 
-function sendBox({ id: operation, record: id, job, after, from }: BoxOperation) {
+function sendBox({ id: operation, record: id, job, jobAgain, after, from, write, known }: BoxOperation) {
   if (from === null) {
-    const body: z.input<typeof NewBox> = { id, ...after, operation };
+    const body: z.input<typeof NewBox> = { id, ...after, operation, known, job: jobAgain };
     return request(TakenBox, `/jobs/${job}/boxes`, 'POST', body);
   }
-  const body: z.input<typeof BoxChange> = { ...after, version: from, operation };
+  const body: z.input<typeof BoxChange> = { ...after, version: from, write, known, operation };
   return request(TakenBox, `/boxes/${id}`, 'PUT', body);
 }
 
 async function sendDeletion({ id: operation, record: id, of, boxes, ...deletion }: Deletion) {
   const schema = of === 'boxes' ? BoxRecord : Job;
   // What an older program wrote names no version: the one there is now is meant.
-  const { version = (await request(schema, `/${of}/${id}`)).version } = deletion;
+  const { version, write } =
+    deletion.version === undefined ? await request(schema, `/${of}/${id}`) : deletion;
+  const from = `version=${version}${write === undefined ? '' : `&write=${write}`}`;
   const body: z.input<typeof JobDeletion> = boxes === undefined ? {} : { boxes };
   return request(
     Deleted,
-    `/${of}/${id}?version=${version}&operation=${operation}`,
+    `/${of}/${id}?${from}&operation=${operation}`,
     'DELETE',
     ...(of === 'jobs' ? [body] : []),
   );

@@ -1,11 +1,13 @@
 /** What becomes of the operations of a record once the server or the person answered: decisions alone. */
-import type { BoxRecord, Job } from '@dense-pack/core/box/record';
+import type { BoxRecord, Job, JobAgain } from '@dense-pack/core/box/record';
+import type { Standing } from '@dense-pack/core/box/write-id';
 import { asOne, canBeOne, type Laid, laidTogether, madeFrom, madeFromTaken } from './laid';
 import {
   type Change,
   type Deletion,
   fieldsOf,
   jobFieldsOf,
+  type MadeFrom,
   named,
   type Operation,
   textOf,
@@ -19,14 +21,22 @@ export type BoxesNow = NonNullable<Deletion['changed']>;
 /** What the server says of what was sent. */
 export type Answer =
   /** It was taken, now or before, as this version. */
-  | { readonly is: 'taken'; readonly version: number }
+  | ({ readonly is: 'taken' } & MadeFrom)
   /** The record is deleted by it. */
   | { readonly is: 'deleted' }
-  /** It was not taken: this is stored, of another version than it was made from. */
-  | { readonly is: 'stale'; readonly stored: Stored; readonly boxes?: BoxesNow }
+  /** It was not taken: this is stored, another state than it was made from, and how that one stands to it. */
+  | {
+      readonly is: 'stale';
+      readonly stored: Stored;
+      readonly boxes?: BoxesNow;
+      readonly standing?: Standing;
+    }
   | { readonly is: 'refused'; readonly words: string }
-  /** There is no such record. It was not taken, or it was and the record was deleted since. */
-  | { readonly is: 'gone'; readonly taken: boolean };
+  /**
+   * There is no such record. It was not taken, or it was and the record was deleted since; `lost` where it was not deleted:
+   * the server went back in time.
+   */
+  | { readonly is: 'gone'; readonly taken: boolean; readonly lost?: boolean; readonly job?: JobAgain };
 
 const textOfStored = (stored: Stored): string => ('jobId' in stored ? textOf(stored) : textOfJob(stored));
 const textOfChange = (change: Change): string =>
@@ -54,13 +64,13 @@ function answeredAlone(sealed: Operation, next: Operation | undefined, answer: A
   const rest = next ? [next] : [];
   switch (answer.is) {
     case 'taken':
-      return rest.map((one) => fromVersion(one, sealed, answer.version));
+      return rest.map((one) => from(one, sealed, answer));
     case 'deleted':
       return rest;
     case 'stale':
       return sealed.what === 'delete'
-        ? [...staleDeletion(sealed, answer.stored, answer.boxes), ...rest]
-        : staleChange(sealed, next, answer.stored);
+        ? [...staleDeletion(sealed, answer.stored, answer), ...rest]
+        : staleChange(sealed, next, answer.stored, answer.standing);
     case 'refused':
       if (next === undefined) return [{ ...open(sealed), refused: answer.words }];
       if (sealed.what === 'delete') return [{ ...open(sealed), refused: answer.words }, next];
@@ -69,20 +79,24 @@ function answeredAlone(sealed: Operation, next: Operation | undefined, answer: A
     case 'gone':
       if (sealed.what === 'delete' || next?.what === 'delete')
         return next && next.what !== 'delete' ? [{ ...next, gone: true }] : [];
+      if (answer.lost) return [madeAgain(next ? asOne<Change>(sealed, next) : sealed, answer.job)];
       if (answer.taken) return next ? [{ ...next, gone: true }] : [];
       return [{ ...open(next ? asOne<Change>(sealed, next) : sealed), gone: true }];
   }
 }
 
 /** What was changed while an earlier change was on the way is made from the version that was taken. */
-function fromVersion(next: Operation, taken: Operation, version: number): Operation {
+function from(next: Operation, taken: Operation, { version, write }: MadeFrom): Operation {
   if (next.what !== 'delete')
-    return taken.what === 'delete' ? next : madeFromTaken<Change>(next, taken, version);
+    return taken.what === 'delete' ? next : madeFromTaken<Change>(next, taken, { version, write });
   const { kept } = next;
   return {
     ...next,
     version,
-    ...(kept && taken.what !== 'delete' ? { kept: madeFromTaken<Change>(kept, taken, version) } : {}),
+    write,
+    ...(kept && taken.what !== 'delete'
+      ? { kept: madeFromTaken<Change>(kept, taken, { version, write }) }
+      : {}),
   };
 }
 
@@ -94,20 +108,62 @@ const sentBefore = ({ sent }: { readonly sent?: readonly string[] | undefined },
 const madeHere = ({ from, before }: Change, stored: Stored): boolean =>
   from === null && before === undefined && stored.version === 1;
 
-function staleDeletion(deletion: Deletion, stored: Stored, boxes?: BoxesNow): readonly Operation[] {
+/** What is known of a record the server went back behind: the state a change was made from. */
+const knownOf = ({ from, write, known }: Change) =>
+  known ?? (from === null ? undefined : { version: from, write, changed: true });
+
+/**
+ * A change of a record the server does not have any more, and nobody deleted: the record is made of it.
+ * @param job what its job is made of, should that be gone too
+ */
+function madeAgain(change: Change, job: JobAgain | undefined): Change {
+  const { write: _write, before: _before, gone: _gone, ...rest } = open(change);
+  return anew({
+    ...rest,
+    from: null,
+    known: knownOf(change),
+    ...(change.what === 'box' && job ? { jobAgain: job } : {}),
+  } as Change);
+}
+
+/** A change made from a state the server went back behind: from what it has now to what this phone has, all of it. */
+function madeFromEarlier(change: Change, stored: Stored): readonly Operation[] {
+  return asStored({ ...change, known: knownOf(change) } as Change, change.after, stored);
+}
+
+function staleDeletion(
+  deletion: Deletion,
+  stored: Stored,
+  { boxes, standing }: { readonly boxes?: BoxesNow; readonly standing?: Standing } = {},
+): readonly Operation[] {
   const { sent: _sent, ...rest } = open(deletion);
-  if (sentBefore(deletion, stored)) return [anew({ ...rest, version: stored.version })];
+  // Its boxes may be others: of a job it is asked.
+  if (sentBefore(deletion, stored) || (standing === 'older' && 'jobId' in stored))
+    return [anew({ ...rest, version: stored.version, write: stored.write })];
   return [anew({ ...rest, conflict: stored, ...(boxes ? { changed: boxes } : {}) })];
 }
 
-function staleChange(sealed: Change, next: Operation | undefined, stored: Stored): readonly Operation[] {
+function staleChange(
+  sealed: Change,
+  next: Operation | undefined,
+  stored: Stored,
+  standing: Standing = 'newer',
+): readonly Operation[] {
   if (next?.what === 'delete') {
     const kept = open(next.kept ? asOne<Change>(sealed, next.kept) : sealed);
-    return staleDeletion({ ...next, kept, ...(sealed.sent ? { sent: sealed.sent } : {}) }, stored);
+    return staleDeletion({ ...next, kept, ...(sealed.sent ? { sent: sealed.sent } : {}) }, stored, {
+      standing,
+    });
   }
   const mine = open(next ? asOne<Change>(sealed, next) : sealed);
   if (textOfChange(mine) === textOfStored(stored)) return [];
   if (sentBefore(mine, stored) || madeHere(mine, stored)) return [madeFrom(mine, mine.after, stored)];
+  if (standing === 'older') return madeFromEarlier(mine, stored);
+  if (standing === 'apart') {
+    // What was made from the lost state cannot be told from that state itself: both are asked about as wholes.
+    const { before: _before, ...whole } = mine;
+    return [anew({ ...whole, known: knownOf(mine), conflict: stored } as Change)];
+  }
   const merged = mergedWith(mine, stored);
   if (!merged || merged.clashes.length > 0) return [anew({ ...mine, conflict: stored } as Change)];
   return asStored(mine, merged.mine as Change['after'], stored);
@@ -138,7 +194,7 @@ export function chosen(operation: Operation, choice: Choice): readonly Operation
     if (choice === 'theirs') return operation.kept ? [operation.kept] : [];
     const { conflict: _conflict, refused: _refused, changed, ...rest } = operation;
     const boxes = changed && { boxes: Object.fromEntries(changed.map(({ id, version }) => [id, version])) };
-    return [anew({ ...rest, version: stored.version, ...boxes })];
+    return [anew({ ...rest, version: stored.version, write: stored.write, ...boxes })];
   }
   const merged = mergedWith(operation, stored);
   const whole =
@@ -152,11 +208,17 @@ export function again(operation: Operation): readonly Operation[] {
   return [rest as Operation];
 }
 
-/** Made anew, as a record of its own: it was deleted elsewhere. */
-export function revived(operation: Operation): readonly Operation[] {
+/**
+ * Made again, as a record of its own: it was deleted elsewhere.
+ * @param job what the job of a box is made of, should it be gone too
+ */
+export function revived(operation: Operation, job?: JobAgain): readonly Operation[] {
   if (operation.what === 'delete' || !operation.gone) return [operation];
   const { gone: _gone, sent: _sent, refused: _refused, conflict: _conflict, ...rest } = operation;
-  return [anew({ ...open(rest as Change), from: null })];
+  const { write: _write, ...change } = open(rest as Change);
+  return [
+    anew({ ...change, from: null, ...(change.what === 'box' && job ? { jobAgain: job } : {}) } as Change),
+  ];
 }
 
 /** Thrown away: only ever at the person’s word. With a deletion the change that waited before it comes back. */

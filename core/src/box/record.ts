@@ -15,6 +15,7 @@ import { ticksBeside } from './ticks-beside.ts';
 import { StoredBox } from './versions.ts';
 import { CONDITIONS, keysOf, SAFE_STEPS, STAGES, STUDS } from './words.ts';
 import { onFirstUse } from './on-first-use.ts';
+import { CopyOf, Epoch, WriteId } from './write-id.ts';
 
 /** An id a client may make itself, so that a record can be made without signal. */
 export const RecordId = onFirstUse(() =>
@@ -111,10 +112,20 @@ export type BoxFields = z.output<typeof BoxFields>;
 /** As it is written by hand: what has a usual value may be left out. */
 export type BoxFieldsIn = z.input<z.ZodObject<typeof BOX_FIELDS>>;
 
+const version = onFirstUse(() => z.int().min(1));
+/** More writes than any record has. From outside no higher one is taken: it would soon be no whole number any more. */
+const VERSION_MOST = 1_000_000_000;
+export const VersionFromOutside = onFirstUse(() =>
+  z.int().min(1).max(VERSION_MOST, `must be at most ${VERSION_MOST}`),
+);
+
 const stamps = onFirstUse(() => ({
   id: RecordId,
   /** Goes up by one with each write; a write names the version it was made from. */
-  version: z.int().min(1),
+  version,
+  /** Which write made this state; missing in what an older program kept or packed into an archive. */
+  write: WriteId.optional(),
+  copyOf: CopyOf.optional(),
   createdAt: z.iso.datetime(),
   updatedAt: z.iso.datetime(),
 }));
@@ -132,7 +143,7 @@ export const UnreadableBox = onFirstUse(() =>
     id: RecordId,
     name: z.string(),
     room: z.string(),
-    version: z.int().min(1),
+    version,
     /** Why, in words. */
     why: z.string(),
   }),
@@ -162,7 +173,7 @@ export type BoxRecord = z.output<typeof BoxRecord>;
 /** One state of a box in its history: what was stored, and when. */
 export const BoxState = onFirstUse(() =>
   z.object({
-    version: z.int().min(1),
+    version,
     at: z.iso.datetime(),
     stage: z.enum(keysOf(STAGES)),
     box: StoredBox,
@@ -176,30 +187,56 @@ export type BoxState = z.output<typeof BoxState>;
  * answered with what it did.
  */
 const operation = onFirstUse(() => RecordId.optional());
-export const NewJob = onFirstUse(() => JobFields.extend({ id: RecordId.optional(), operation }));
-export const NewBox = onFirstUse(() => boxWith({ id: RecordId.optional(), operation }));
+/** What a phone knew of a record that the server has no more, or has of an earlier time. */
+export const Known = onFirstUse(() =>
+  z.strictObject({
+    version: VersionFromOutside,
+    write: WriteId.optional(),
+    /** What is sent is not just that: the person went on with it. */
+    changed: z.boolean().default(false),
+  }),
+);
+export type Known = z.output<typeof Known>;
+/** What a job is made of that is made again with one of its boxes. */
+export const JobAgain = onFirstUse(() => JobFields.extend({ known: Known.optional() }));
+export type JobAgain = z.output<typeof JobAgain>;
+const made = onFirstUse(() => ({ id: RecordId.optional(), operation, known: Known.optional() }));
+/** What a change is made from: a version, and which write made it. An older program knows no writes. */
+const madeFrom = onFirstUse(() => ({
+  version,
+  write: WriteId.optional(),
+  operation,
+  known: Known.optional(),
+}));
+export const NewJob = onFirstUse(() => JobFields.extend(made));
+export const NewBox = onFirstUse(() =>
+  // The job is made again where it is gone: a box made again has a place to be in.
+  boxWith({ ...made, job: JobAgain.optional() }),
+);
 /** What an older program does not know of a job stays as it is stored. */
 export const JobChange = onFirstUse(() =>
   JobFields.extend({
     panel: Panel.optional(),
     links: Links.optional(),
-    version: z.int().min(1),
-    operation,
+    ...madeFrom,
   }),
 );
-export const BoxChange = onFirstUse(() => boxWith({ version: z.int().min(1), operation }));
+export const BoxChange = onFirstUse(() => boxWith(madeFrom));
 
 /** Each box of a job with the version of it that is meant. */
-export const BoxVersions = onFirstUse(() => z.record(RecordId, z.int().min(1)));
+export const BoxVersions = onFirstUse(() => z.record(RecordId, version));
 export type BoxVersions = z.output<typeof BoxVersions>;
 
 /** What a deletion of a job says: what was seen of its boxes. What another changed since is asked about. */
 export const JobDeletion = onFirstUse(() => z.strictObject({ boxes: BoxVersions.optional() }));
 
-/** A record as a write by an operation is answered: what is stored now, and the version this write made. */
-const taken = onFirstUse(() => z.int().min(1).optional());
-export const TakenJob = onFirstUse(() => Job.extend({ taken }));
-export const TakenBox = onFirstUse(() => boxWith({ ...stamps, jobId: RecordId, taken }));
+/** A record as a write by an operation is answered: what is stored now, the version this write made, and the id of the write. */
+const taken = onFirstUse(() => ({ taken: z.int().min(1).optional(), takenWrite: WriteId.optional() }));
+export const TakenJob = onFirstUse(() => Job.extend(taken));
+export const TakenBox = onFirstUse(() => boxWith({ ...stamps, jobId: RecordId, ...taken }));
+
+/** The epochs of the database, oldest first. */
+export const Epochs = onFirstUse(() => z.object({ epochs: z.array(Epoch) }));
 
 /** An error answer (RFC 9457), with the fields that were wrong and what each accepts. */
 export const Problem = onFirstUse(() =>
@@ -213,7 +250,7 @@ export const Problem = onFirstUse(() =>
     yours: z.unknown().optional(),
     stored: z.unknown().optional(),
     /** With a stale deletion of a job: the boxes it has now. */
-    boxes: z.array(z.object({ id: RecordId, name: z.string(), version: z.int().min(1) })).optional(),
+    boxes: z.array(z.object({ id: RecordId, name: z.string(), version })).optional(),
   }),
 );
 export type Problem = z.output<typeof Problem>;

@@ -3,7 +3,7 @@
  * format: another program reads it with the schemas that lie in it.
  */
 import { z } from 'zod';
-import { BoxRecord, BoxState, Job, RecordId } from '../box/record.ts';
+import { BoxRecord, BoxState, Job, RecordId, VersionFromOutside } from '../box/record.ts';
 
 /** The version this code writes. Newer ones are refused. */
 export const ARCHIVE_VERSION = 1;
@@ -12,12 +12,19 @@ export const ARCHIVE_FORMAT = 'dense-pack archive';
 /** Kinds of pictures, by the ending of their files. */
 export const PICTURES = { jpg: 'image/jpeg', png: 'image/png', webp: 'image/webp' } as const;
 
+/** Holds the version of a record to what may come from outside. */
+const bounded = <S extends z.ZodType<{ version: number }>>(record: S) =>
+  record.superRefine(({ version }, context) => {
+    for (const { message } of VersionFromOutside.safeParse(version).error?.issues ?? [])
+      context.addIssue({ code: 'custom', path: ['version'], message });
+  });
+
 /** `archive.json`: what it is, and the job with its panel and the cables between its boxes. */
 export const ArchiveHead = z.object({
   format: z.literal(ARCHIVE_FORMAT, `must be “${ARCHIVE_FORMAT}”`),
   version: z.literal(ARCHIVE_VERSION, `must be ${ARCHIVE_VERSION}: a newer program made it, and reads it`),
   made: z.iso.datetime(),
-  job: Job,
+  job: bounded(Job),
   /** The boxes in their order. */
   boxes: z.array(RecordId).max(5000, 'must be at most 5000 boxes'),
 });
@@ -25,9 +32,9 @@ export type ArchiveHead = z.output<typeof ArchiveHead>;
 
 /** `boxes/<id>.json`: a box, every state it was stored in, what happened to it, and what is known of its photos. */
 export const ArchivedBox = z.object({
-  box: BoxRecord,
+  box: bounded(BoxRecord),
   /** Newest first. */
-  states: z.array(BoxState).max(5000, 'must be at most 5000 states'),
+  states: z.array(bounded(BoxState)).max(5000, 'must be at most 5000 states'),
   events: z
     .array(
       z.strictObject({

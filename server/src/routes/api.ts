@@ -3,6 +3,7 @@ import { boxJsonSchema } from '@dense-pack/core';
 import { json, Router } from 'express';
 import type { Db } from '../database.ts';
 import { Refused } from '../services/failures.ts';
+import { epochsOf } from '../services/writes.ts';
 import { fileRoutes } from './files.ts';
 import { keepingAnswers } from './kept-answers.ts';
 import { logbookRoutes } from './logbook.ts';
@@ -27,6 +28,10 @@ export function api(db: Db, clock: () => Date): Router {
     response.json({ status: 'ok' });
   });
 
+  router.get('/epochs', (_request, response) => {
+    response.setHeader('Cache-Control', 'no-store');
+    response.json({ epochs: epochsOf(db) });
+  });
   router.get('/schema', (_request, response) => {
     response.type('application/schema+json').send(JSON.stringify(boxJsonSchema()));
   });

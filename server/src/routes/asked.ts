@@ -1,15 +1,21 @@
 /** What a request asks for, read from its address. */
 import { RecordId } from '@dense-pack/core';
+import { WriteId } from '@dense-pack/core/box/write-id';
 import type { Request } from 'express';
-import type { Page } from '../services/boxes.ts';
+import type { MadeFrom, Page } from '../services/boxes.ts';
 import { Refused } from '../services/failures.ts';
 
 export const idOf = (request: Request): string => String(request.params['id']);
 
-/** The version a deletion names: `?version=3`. @throws Refused 400 */
-export function versionOf(request: Request): number {
-  const version = Number(request.query['version']);
-  if (Number.isInteger(version) && version >= 1) return version;
+/** The state a deletion names: `?version=3&write=4f1c09ab22d7.1k`, the write where it is known. @throws Refused 400 */
+export function madeFromIn({ query }: Request): MadeFrom {
+  const version = Number(query['version']);
+  const write = WriteId.optional().safeParse(query['write']);
+  if (!write.success)
+    throw new Refused(400, 'Some of this cannot be taken', {
+      errors: [{ field: 'write', accepted: 'the id of the write that made the version, or none' }],
+    });
+  if (Number.isInteger(version) && version >= 1) return { version, write: write.data };
   throw new Refused(400, 'Some of this cannot be taken', {
     errors: [
       {

@@ -16,7 +16,7 @@ import {
 import { changeJob, countJobs, createJob, deleteJob, listJobs, readJob } from '../services/jobs.ts';
 import { statesOf } from '../services/states.ts';
 import { bodyAs } from './answers.ts';
-import { idOf, operationOf, pageOf, versionOf } from './asked.ts';
+import { idOf, madeFromIn, operationOf, pageOf } from './asked.ts';
 import type { keepingAnswers } from './kept-answers.ts';
 
 type Keeping = ReturnType<typeof keepingAnswers>;
@@ -42,8 +42,8 @@ export function jobRoutes(db: Db, now: () => string, kept: Keeping): Router {
     }),
   );
   router.post('/jobs', (request, response) => {
-    const { id = randomUUID(), operation, ...fields } = bodyAs(NewJob, request.body);
-    response.status(201).json(createJob(db, id, fields, now(), { operation }));
+    const { id = randomUUID(), operation, known, ...fields } = bodyAs(NewJob, request.body);
+    response.status(201).json(createJob(db, id, fields, now(), { operation, known }));
   });
   router.get(
     '/jobs/:id',
@@ -53,13 +53,13 @@ export function jobRoutes(db: Db, now: () => string, kept: Keeping): Router {
     }),
   );
   router.put('/jobs/:id', (request, response) => {
-    const { version, operation, ...fields } = bodyAs(JobChange, request.body);
-    response.json(changeJob(db, idOf(request), fields, version, now(), operation));
+    const { version, write, known, operation, ...fields } = bodyAs(JobChange, request.body);
+    response.json(changeJob(db, idOf(request), fields, { version, write, known }, now(), operation));
   });
   router.delete('/jobs/:id', (request, response) => {
     const id = idOf(request);
     const { boxes } = bodyAs(JobDeletion, request.body);
-    deleteJob(db, id, versionOf(request), {
+    deleteJob(db, id, madeFromIn(request), {
       now: now(),
       ...(boxes === undefined ? {} : { seen: boxes }),
       ...operationOf(request),
@@ -77,15 +77,15 @@ export function boxRoutes(db: Db, now: () => string, kept: Keeping): Router {
     kept((request) => boxesAsked(db, request, readJob(db, idOf(request)).id)),
   );
   router.post('/jobs/:id/boxes', (request, response) => {
-    const { id = randomUUID(), operation, ...fields } = bodyAs(NewBox, request.body);
-    response.status(201).json(createBox(db, idOf(request), id, fields, now(), operation));
+    const { id = randomUUID(), operation, known, job, ...fields } = bodyAs(NewBox, request.body);
+    response.status(201).json(createBox(db, idOf(request), id, fields, now(), { operation, known, job }));
   });
   router.get('/boxes/:id', (request, response) => {
     response.json(readBox(db, idOf(request)));
   });
   router.put('/boxes/:id', (request, response) => {
-    const { version, operation, ...fields } = bodyAs(BoxChange, request.body);
-    response.json(changeBox(db, idOf(request), fields, version, now(), operation));
+    const { version, write, known, operation, ...fields } = bodyAs(BoxChange, request.body);
+    response.json(changeBox(db, idOf(request), fields, { version, write, known }, now(), operation));
   });
   router.get('/boxes/:id/states', (request, response) => {
     response.json(statesOf(db, readBox(db, idOf(request)).id));
@@ -98,7 +98,7 @@ export function boxRoutes(db: Db, now: () => string, kept: Keeping): Router {
   });
   router.delete('/boxes/:id', (request, response) => {
     const id = idOf(request);
-    deleteBox(db, id, versionOf(request), now(), operationOf(request).operation);
+    deleteBox(db, id, madeFromIn(request), now(), operationOf(request).operation);
     response.json({ id, deleted: true });
   });
 

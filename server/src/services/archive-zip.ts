@@ -15,6 +15,7 @@ import yazl from 'yazl';
 import type { z } from 'zod';
 import { Refused } from './failures.ts';
 import { insistOnPhoto } from './photos.ts';
+import { packed } from './writes.ts';
 
 export const ARCHIVE_BYTES_MOST = 300_000_000;
 const LIMITS = { entries: 40_000, json: 40_000_000, photo: 3_000_000, all: 600_000_000 } as const;
@@ -55,7 +56,7 @@ export function zipOf({ job, ids, boxOf, photoOf, sheets, now }: ZipOf): Readabl
     format: ARCHIVE_FORMAT,
     version: ARCHIVE_VERSION,
     made: now.toISOString(),
-    job,
+    job: packed(job),
     boxes: [...ids],
   };
   const text = (value: unknown) => Buffer.from(`${JSON.stringify(value, null, 1)}\n`);

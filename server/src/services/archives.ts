@@ -8,6 +8,7 @@ import { findJob, restoreJob } from './job-rows.ts';
 import { eventsOf } from './logbook.ts';
 import { photosOf, restorePhoto } from './photos.ts';
 import { statesOf } from './states.ts';
+import { packed } from './writes.ts';
 
 /** More states than any box has. */
 const ALL = 5000;
@@ -15,7 +16,7 @@ const ALL = 5000;
 /** A box with everything that is known of it. @throws Refused 404, or 422 for one that cannot be read */
 export function archivedBox(db: Db, id: string): ArchivedBox {
   return {
-    box: readBox(db, id),
+    box: packed(readBox(db, id)),
     states: [...statesOf(db, id, ALL).states],
     events: [...eventsOf(db, id)],
     photos: [...photosOf(db, id)],

@@ -2,6 +2,8 @@
 import {
   type BoxFields,
   type BoxRecord,
+  type JobAgain,
+  type Known,
   Seen,
   type Stage,
   type UnreadableBox,
@@ -12,13 +14,23 @@ import type { ArchivedBox } from '@dense-pack/core/exchange/archive';
 import { LRUCache } from 'lru-cache';
 import type { Db } from '../database.ts';
 import { notFound, Refused, stale } from './failures.ts';
-import { findJob, touchJob } from './job-rows.ts';
+import { findJob, insertJob, touchJob } from './job-rows.ts';
 import { indexMissing, keepEvent, log } from './logbook.ts';
-import { goneSince, remember, takenBefore } from './operations.ts';
+import { DELETED, goneSince, remember, takenBefore } from './operations.ts';
 import { namePhotos } from './photos.ts';
 import { documentFrom, documentIn, keepState, Unread } from './states.ts';
+import {
+  archivedColumns,
+  copyColumns,
+  type CopyColumns,
+  isMadeFrom,
+  keepLastVersion,
+  lastVersion,
+  nextWrite,
+  placeOf,
+} from './writes.ts';
 
-interface BoxRow {
+interface BoxRow extends CopyColumns {
   id: string;
   job_id: string;
   version: number;
@@ -30,6 +42,7 @@ interface BoxRow {
   stage_at: string | null;
   found: string | null;
   seen: string;
+  write_id: string;
   created_at: string;
   updated_at: string;
 }
@@ -44,6 +57,7 @@ function boxOf(row: BoxRow): BoxRecord {
     id: row.id,
     jobId: row.job_id,
     version: row.version,
+    ...placeOf(row),
     name: row.name,
     room: row.room,
     circuit: row.circuit,
@@ -187,22 +201,55 @@ function columnsOf({ name, room, circuit, box, stage, stageAt, found, seen }: Bo
   return [name, room, circuit, json(box), stage, stageAt, json(found), json(seen)];
 }
 
-/** A box as it is stored now, and the version the write made that asked. */
-export type TakenBox = BoxRecord & { readonly taken?: number };
+/** A box as it is stored now, and the version and the id of the write that asked. */
+export type TakenBox = BoxRecord & { readonly taken?: number; readonly takenWrite?: string };
+
+const withTaken = (record: BoxRecord, version: number, write: string | null | undefined): TakenBox => ({
+  ...record,
+  taken: version,
+  ...(write ? { takenWrite: write } : {}),
+});
 
 /** What a write that was taken before is answered with. @throws Refused 410, 422 */
 function answered(db: Db, operation: string | undefined, id: string): TakenBox | undefined {
-  const before = takenBefore(db, operation, id);
+  const before = takenBefore(db, operation, id, 'write');
   if (!before) return undefined;
   if (before.version === null || !isThere(db, id)) throw goneSince('box');
-  return { ...readBox(db, id), taken: before.version };
+  return withTaken(readBox(db, id), before.version, before.write);
 }
 
 const isThere = (db: Db, id: string): boolean =>
   db.prepare('SELECT 1 FROM box WHERE id = ?').get(id) !== undefined;
 
+/** What follows each write of a box, in its transaction: the state is kept, the logbook is told. */
+function written(
+  db: Db,
+  before: BoxRecord | undefined,
+  id: string,
+  now: string,
+  operation: string | undefined,
+): TakenBox {
+  const record = readBox(db, id);
+  keepState(db, record);
+  touchJob(db, record.jobId, now);
+  const job = findJob(db, record.jobId);
+  if (job) log(db, job, before, record);
+  remember(db, operation, id, { version: record.version, write: record.write ?? null }, now);
+  namePhotos(db, id, record.seen.photos, now);
+  return operation === undefined ? record : withTaken(record, record.version, record.write);
+}
+
+interface BoxMade {
+  readonly operation?: string | undefined;
+  /** What a phone knew of it that brings it back. */
+  readonly known?: Known | undefined;
+  /** What its job is made of, where it is gone. */
+  readonly job?: JobAgain | undefined;
+}
+
 /**
- * Makes a box. Without an operation, sending the same id again gives the box that is there.
+ * Makes a box. Without an operation, sending the same id again gives the box that is there. One that is made again under the id
+ * of a deleted one goes on from its versions.
  * @throws Refused 404, 422, 410 for an operation whose box was deleted since, 409 for one whose id another box has
  */
 export function createBox(
@@ -211,31 +258,28 @@ export function createBox(
   id: string,
   fields: BoxFields,
   now: string,
-  operation?: string,
+  { operation, known, job }: BoxMade = {},
 ): TakenBox {
   insist(fields);
   return db.transaction(() => {
     const before = answered(db, operation, id);
     if (before) return before;
-    const job = findJob(db, jobId);
-    if (!job) throw notFound('job', jobId);
-    const made = db
-      .prepare(
-        `INSERT INTO box (id, job_id, version, created_at, updated_at,
-                          name, room, circuit, document, stage, stage_at, found, seen)
-         VALUES (?, ?, 1, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?) ON CONFLICT (id) DO NOTHING`,
-      )
-      .run(id, jobId, now, now, ...columnsOf(fields));
-    if (made.changes === 0 && operation !== undefined) throw stale(fields, readBox(db, id));
-    touchJob(db, jobId, now);
-    const record = readBox(db, id);
-    if (made.changes > 0) {
-      keepState(db, record);
-      log(db, job, undefined, record);
-      remember(db, operation, id, record.version, now);
-      namePhotos(db, id, record.seen.photos, now);
+    if (!findJob(db, jobId)) {
+      if (!job) throw notFound('job', jobId);
+      insertJob(db, jobId, job, now, job.known ? { known: job.known } : {});
     }
-    return operation === undefined ? record : { ...record, taken: record.version };
+    if (isThere(db, id)) {
+      if (operation !== undefined) throw stale(fields, readBox(db, id));
+      touchJob(db, jobId, now);
+      return readBox(db, id);
+    }
+    const version = Math.max(lastVersion(db, id), known?.version ?? 0) + 1;
+    db.prepare(
+      `INSERT INTO box (id, job_id, version, created_at, updated_at, write_id, copy_of, copy_changed,
+                        name, room, circuit, document, stage, stage_at, found, seen)
+       VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
+    ).run(id, jobId, version, now, now, nextWrite(db), ...copyColumns(known), ...columnsOf(fields));
+    return written(db, undefined, id, now, operation);
   })();
 }
 
@@ -243,27 +287,35 @@ export function createBox(
 export function restoreBox(db: Db, { box, states, events }: ArchivedBox): void {
   const { id, jobId, version, createdAt, updatedAt } = box;
   db.prepare(
-    `INSERT INTO box (id, job_id, version, created_at, updated_at,
+    `INSERT INTO box (id, job_id, version, created_at, updated_at, write_id, copy_of, copy_changed,
                       name, room, circuit, document, stage, stage_at, found, seen)
-     VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
-  ).run(id, jobId, version, createdAt, updatedAt, ...columnsOf(box));
+     VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
+  ).run(id, jobId, version, createdAt, updatedAt, nextWrite(db), ...archivedColumns(box), ...columnsOf(box));
   for (const { at, ...state } of states) keepState(db, { ...box, ...state, updatedAt: at });
   for (const { at, what, words } of events) keepEvent(db, id, at, what, words);
 }
 
-/** @throws Refused 404, 410, 422, or 409 when `version` is not the stored one */
+/** What a change is made from. */
+export interface MadeFrom {
+  readonly version: number;
+  /** The write that made that version; an older program does not say. */
+  readonly write?: string | undefined;
+  readonly known?: Known | undefined;
+}
+
+/** @throws Refused 404, 410, 422, or 409 when it was made from another state than the stored one */
 export function changeBox(
   db: Db,
   id: string,
   fields: BoxFields,
-  version: number,
+  from: MadeFrom,
   now: string,
   operation?: string,
 ): TakenBox {
   insist(fields);
   return db.transaction(() => {
     const done = answered(db, operation, id);
-    return done ?? changed(db, id, fields, version, now, operation);
+    return done ?? changed(db, id, fields, from, now, operation);
   })();
 }
 
@@ -271,37 +323,40 @@ function changed(
   db: Db,
   id: string,
   fields: BoxFields,
-  version: number,
+  { version, write, known }: MadeFrom,
   now: string,
   operation: string | undefined,
 ): TakenBox {
   // What cannot be read is not written over.
   const before = readBox(db, id);
-  const done = db
-    .prepare(
-      `UPDATE box SET version = version + 1, name = ?, room = ?, circuit = ?, document = ?,
-                        stage = ?, stage_at = ?, found = ?, seen = ?, updated_at = ?
-         WHERE id = ? AND version = ?`,
-    )
-    .run(...columnsOf(fields), now, id, version);
-  const stored = readBox(db, id);
-  if (done.changes === 0) throw stale({ ...fields, version }, stored);
-  keepState(db, stored);
-  touchJob(db, stored.jobId, now);
-  const job = findJob(db, stored.jobId);
-  if (job) log(db, job, before, stored);
-  remember(db, operation, id, stored.version, now);
-  namePhotos(db, id, stored.seen.photos, now);
-  return operation === undefined ? stored : { ...stored, taken: stored.version };
+  if (!isMadeFrom(before, { version, write })) throw stale({ ...fields, version }, before);
+  const [copyOf, copyChanged] = known ? copyColumns(known) : [before.copyOf?.write ?? null, 1];
+  db.prepare(
+    `UPDATE box SET version = ?, write_id = ?, copy_of = ?, copy_changed = ?, name = ?, room = ?, circuit = ?,
+                    document = ?, stage = ?, stage_at = ?, found = ?, seen = ?, updated_at = ?
+     WHERE id = ?`,
+  ).run(
+    Math.max(version, known?.version ?? 0) + 1,
+    nextWrite(db),
+    copyOf,
+    copyChanged,
+    ...columnsOf(fields),
+    now,
+    id,
+  );
+  return written(db, before, id, now, operation);
 }
 
-/** @throws Refused 404, or 409 when `version` is not the stored one: someone changed it since */
-export function deleteBox(db: Db, id: string, version: number, now: string, operation?: string): void {
+/** @throws Refused 404, or 409 when another state is stored: someone changed it since */
+export function deleteBox(db: Db, id: string, from: MadeFrom, now: string, operation?: string): void {
   db.transaction(() => {
-    if (takenBefore(db, operation, id)) return;
-    const done = db.prepare('DELETE FROM box WHERE id = ? AND version = ?').run(id, version);
-    if (done.changes === 0) throw stale({ version }, readBox(db, id));
-    remember(db, operation, id, null, now);
+    if (takenBefore(db, operation, id, 'delete')) return;
+    // What cannot be read can be deleted all the same.
+    const { version, write_id: write } = rowOf(db, id);
+    if (!isMadeFrom({ version, write }, from)) throw stale({ version: from.version }, readBox(db, id));
+    db.prepare('DELETE FROM box WHERE id = ?').run(id);
+    keepLastVersion(db, id, version);
+    remember(db, operation, id, DELETED, now);
   })();
 }
 

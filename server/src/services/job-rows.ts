@@ -1,8 +1,9 @@
 /** Rows of the job table. */
-import { type Job, Links, Panel } from '@dense-pack/core';
+import { type Job, type JobFields, type Known, Links, Panel } from '@dense-pack/core';
 import type { Db } from '../database.ts';
+import { archivedColumns, copyColumns, type CopyColumns, lastVersion, nextWrite, placeOf } from './writes.ts';
 
-export interface JobRow {
+export interface JobRow extends CopyColumns {
   id: string;
   version: number;
   name: string;
@@ -12,6 +13,7 @@ export interface JobRow {
   links: string;
   edition_assumed: number;
   demo: number;
+  write_id: string;
   created_at: string;
   updated_at: string;
 }
@@ -24,10 +26,14 @@ export function jobOf(row: JobRow): Job {
     demo,
     panel,
     links,
+    write_id,
+    copy_of,
+    copy_changed,
     ...rest
   } = row;
   return {
     ...rest,
+    ...placeOf({ write_id, copy_of, copy_changed }),
     ...(assumed === 1 ? { editionAssumed: true } : {}),
     panel: Panel.parse(JSON.parse(panel)),
     links: Links.parse(JSON.parse(links)),
@@ -47,11 +53,26 @@ export function touchJob(db: Db, id: string, now: string): void {
   db.prepare('UPDATE job SET updated_at = ? WHERE id = ?').run(now, id);
 }
 
+/** A new job; one made again under the id of a deleted one goes on from its versions. @param known what a phone knew of it */
+export function insertJob(
+  db: Db,
+  id: string,
+  fields: JobFields,
+  now: string,
+  { demo = false, known }: { readonly demo?: boolean; readonly known?: Known | undefined } = {},
+): void {
+  const version = Math.max(lastVersion(db, id), known?.version ?? 0) + 1;
+  insert(db, { ...fields, id, version, demo, createdAt: now, updatedAt: now }, copyColumns(known));
+}
+
 /** Puts a job of an archive in as it was, with its dates and version. */
-export function restoreJob(db: Db, job: Job): void {
+export const restoreJob = (db: Db, job: Job): void => insert(db, job, archivedColumns(job));
+
+function insert(db: Db, job: Job, copy: readonly [copyOf: string | null, changed: number]): void {
   db.prepare(
-    `INSERT INTO job (id, version, name, edition, note, panel, links, edition_assumed, demo, created_at, updated_at)
-     VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
+    `INSERT INTO job (id, version, name, edition, note, panel, links, edition_assumed, demo, created_at, updated_at,
+                      write_id, copy_of, copy_changed)
+     VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
   ).run(
     job.id,
     job.version,
@@ -64,5 +85,7 @@ export function restoreJob(db: Db, job: Job): void {
     job.demo ? 1 : 0,
     job.createdAt,
     job.updatedAt,
+    nextWrite(db),
+    ...copy,
   );
 }

@@ -6,15 +6,17 @@ import {
   type JobCard,
   type JobChange,
   type JobFields,
+  type Known,
 } from '@dense-pack/core';
 import type { z } from 'zod';
 import type { Db } from '../database.ts';
-import { boxesOf, firstBoxes, type Page } from './boxes.ts';
+import { boxesOf, firstBoxes, type MadeFrom, type Page } from './boxes.ts';
 import { notFound, stale, staleDeletion } from './failures.ts';
-import { findJob, jobOf, type JobRow } from './job-rows.ts';
+import { findJob, insertJob, jobOf, type JobRow } from './job-rows.ts';
 import { indexJob } from './logbook.ts';
-import { goneSince, remember, takenBefore } from './operations.ts';
+import { DELETED, goneSince, remember, takenBefore } from './operations.ts';
 import { countAll, countedBy, IS_COUNTED } from './verdicts.ts';
+import { copyColumns, isMadeFrom, keepLastVersion, nextWrite } from './writes.ts';
 
 /** A job with what its card counts of its boxes. */
 interface CardRow extends JobRow {
@@ -63,24 +65,36 @@ export function readJob(db: Db, id: string): Job {
   return job;
 }
 
-/** A job as it is stored now, and the version the write made that asked. */
-export type TakenJob = Job & { readonly taken?: number };
+/** A job as it is stored now, and the version and the id of the write that asked. */
+export type TakenJob = Job & { readonly taken?: number; readonly takenWrite?: string };
+
+const withTaken = (job: Job, version: number, write: string | null | undefined): TakenJob => ({
+  ...job,
+  taken: version,
+  ...(write ? { takenWrite: write } : {}),
+});
 
 /** What a write that was taken before is answered with. @throws Refused 410, 422 */
 function answered(db: Db, operation: string | undefined, id: string): TakenJob | undefined {
-  const before = takenBefore(db, operation, id);
+  const before = takenBefore(db, operation, id, 'write');
   if (!before) return undefined;
   const job = findJob(db, id);
   if (before.version === null || !job) throw goneSince('job');
-  return { ...job, taken: before.version };
+  return withTaken(job, before.version, before.write);
 }
 
-const withTaken = (job: Job, operation: string | undefined): TakenJob =>
-  operation === undefined ? job : { ...job, taken: job.version };
+/** What follows each write of a job, in its transaction. */
+function written(db: Db, id: string, now: string, operation: string | undefined): TakenJob {
+  const job = readJob(db, id);
+  remember(db, operation, id, { version: job.version, write: job.write ?? null }, now);
+  return operation === undefined ? job : withTaken(job, job.version, job.write);
+}
 
 interface JobMade {
   readonly demo?: boolean;
   readonly operation?: string | undefined;
+  /** What a phone knew of it that brings it back. */
+  readonly known?: Known | undefined;
 }
 
 /**
@@ -92,92 +106,72 @@ export function createJob(
   id: string,
   fields: JobFields,
   now: string,
-  { demo = false, operation }: JobMade = {},
+  { demo = false, operation, known }: JobMade = {},
 ): TakenJob {
-  return db.transaction(
-    () => answered(db, operation, id) ?? made(db, id, fields, now, { demo, operation }),
-  )();
-}
-
-function made(
-  db: Db,
-  id: string,
-  fields: JobFields,
-  now: string,
-  { demo = false, operation }: JobMade,
-): TakenJob {
-  const done = db
-    .prepare(
-      `INSERT INTO job (id, version, name, edition, note, panel, links, edition_assumed, demo, created_at, updated_at)
-     VALUES (?, 1, ?, ?, ?, ?, ?, ?, ?, ?, ?) ON CONFLICT (id) DO NOTHING`,
-    )
-    .run(
-      id,
-      fields.name,
-      fields.edition,
-      fields.note,
-      JSON.stringify(fields.panel),
-      JSON.stringify(fields.links),
-      fields.editionAssumed ? 1 : 0,
-      demo ? 1 : 0,
-      now,
-      now,
-    );
-  const job = readJob(db, id);
-  if (operation === undefined) return job;
-  if (done.changes === 0) throw stale(fields, job);
-  remember(db, operation, id, job.version, now);
-  return withTaken(job, operation);
+  return db.transaction(() => {
+    const before = answered(db, operation, id);
+    if (before) return before;
+    const there = findJob(db, id);
+    if (there && operation !== undefined) throw stale(fields, there);
+    if (there) return there;
+    insertJob(db, id, fields, now, { demo, known });
+    return written(db, id, now, operation);
+  })();
 }
 
 /** What is said of a job; an older program says nothing of its panel and links, and they stay. */
 type ChangedJob = Omit<z.output<typeof JobChange>, 'version' | 'operation'>;
 
-/** @throws Refused 404, 410, 422, or 409 when `version` is not the stored one */
+/** @throws Refused 404, 410, 422, or 409 when it was made from another state than the stored one */
 export function changeJob(
   db: Db,
   id: string,
   fields: ChangedJob,
-  version: number,
+  from: MadeFrom,
   now: string,
   operation?: string,
 ): TakenJob {
   return db.transaction(() => {
     const before = answered(db, operation, id);
     if (before) return before;
-    const job = changed(db, id, fields, version, now);
-    remember(db, operation, id, job.version, now);
-    return withTaken(job, operation);
+    changed(db, id, fields, from, now);
+    return written(db, id, now, operation);
   })();
 }
 
-function changed(db: Db, id: string, fields: ChangedJob, version: number, now: string): Job {
+function changed(
+  db: Db,
+  id: string,
+  fields: ChangedJob,
+  { version, write, known }: MadeFrom,
+  now: string,
+): void {
   const text = (value: unknown) => (value === undefined ? null : JSON.stringify(value));
-  const before = findJob(db, id);
-  const done = db
-    .prepare(
-      `UPDATE job SET version = version + 1, name = ?, edition = ?, note = ?,
+  const before = readJob(db, id);
+  if (!isMadeFrom(before, { version, write })) throw stale({ ...fields, version }, before);
+  const [copyOf, copyChanged] = known ? copyColumns(known) : [before.copyOf?.write ?? null, 1];
+  db.prepare(
+    `UPDATE job SET version = ?, write_id = ?, copy_of = ?, copy_changed = ?, name = ?, edition = ?, note = ?,
        panel = coalesce(?, panel), links = coalesce(?, links),
        edition_assumed = coalesce(?, edition_assumed), updated_at = ?
-       WHERE id = ? AND version = ?`,
-    )
-    .run(
-      fields.name,
-      fields.edition,
-      fields.note,
-      text(fields.panel),
-      text(fields.links),
-      fields.editionAssumed === undefined ? null : Number(fields.editionAssumed),
-      now,
-      id,
-      version,
-    );
+       WHERE id = ?`,
+  ).run(
+    Math.max(version, known?.version ?? 0) + 1,
+    nextWrite(db),
+    copyOf,
+    copyChanged,
+    fields.name,
+    fields.edition,
+    fields.note,
+    text(fields.panel),
+    text(fields.links),
+    fields.editionAssumed === undefined ? null : Number(fields.editionAssumed),
+    now,
+    id,
+  );
   const stored = readJob(db, id);
-  if (done.changes === 0) throw stale({ ...fields, version }, stored);
   // Its boxes are found by its name and edition too.
-  if (before?.name !== stored.name || before.edition !== stored.edition)
-    indexJob(db, stored, boxesOf(db, id));
-  return stored;
+  if (before.name !== stored.name || before.edition !== stored.edition) indexJob(db, stored, boxesOf(db, id));
 }
 
 /**
@@ -188,7 +182,7 @@ function changed(db: Db, id: string, fields: ChangedJob, version: number, now: s
 export function deleteJob(
   db: Db,
   id: string,
-  version: number,
+  from: MadeFrom,
   {
     now,
     seen,
@@ -196,7 +190,7 @@ export function deleteJob(
   }: { readonly now: string; readonly seen?: BoxVersions; readonly operation?: string },
 ): void {
   db.transaction(() => {
-    if (takenBefore(db, operation, id)) return;
+    if (takenBefore(db, operation, id, 'delete')) return;
     const job = readJob(db, id);
     const boxes = db
       .prepare<[string], { id: string; name: string; version: number }>(
@@ -204,8 +198,10 @@ export function deleteJob(
       )
       .all(id);
     const unseen = seen !== undefined && boxes.some((box) => seen[box.id] !== box.version);
-    if (job.version !== version || unseen) throw staleDeletion({ version, boxes: seen }, job, boxes);
+    if (!isMadeFrom(job, from) || unseen)
+      throw staleDeletion({ version: from.version, boxes: seen }, job, boxes);
     db.prepare('DELETE FROM job WHERE id = ?').run(id);
-    remember(db, operation, id, null, now);
+    for (const record of [job, ...boxes]) keepLastVersion(db, record.id, record.version);
+    remember(db, operation, id, DELETED, now);
   })();
 }

@@ -3,13 +3,32 @@
  * 409 on a stale write, photos in parts. A network stands before it that loses, doubles, delays and forges answers.
  */
 import { createHash } from 'node:crypto';
+import type { JobWithBoxes } from '../answers';
 
 type Body = Record<string, unknown>;
 interface Stored extends Body {
   id: string;
   version: number;
+  write?: string;
+  copyOf?: { write: string; changed: boolean };
   jobId?: string;
 }
+
+/** What a backup holds. */
+interface Rows {
+  jobs: Map<string, Stored>;
+  boxes: Map<string, Stored>;
+  operations: Map<string, { record: string; version: number | null; write?: string }>;
+  photos: Map<string, Buffer>;
+  lastVersions: Map<string, number>;
+  epochs: { id: string; after: number }[];
+  writes: number;
+}
+
+let databases = 0;
+/** An epoch that no other database and no other start has. */
+const newEpoch = () => (databases += 1).toString(16).padStart(12, '0');
+const copyOfRows = (rows: Rows): Rows => structuredClone(rows);
 export interface Answer {
   readonly status: number;
   readonly body: unknown;
@@ -21,10 +40,27 @@ export type Fate =
   'good' | 'lost' | 'away' | 'login page' | '500' | 'gateway' | 'twice' | 'half' | 'disk full' | 'killed';
 
 export class ModelServer {
-  readonly jobs = new Map<string, Stored>();
-  readonly boxes = new Map<string, Stored>();
-  readonly operations = new Map<string, { record: string; version: number | null }>();
-  readonly photos = new Map<string, Buffer>();
+  #rows: Rows = {
+    jobs: new Map(),
+    boxes: new Map(),
+    operations: new Map(),
+    photos: new Map(),
+    lastVersions: new Map(),
+    epochs: [{ id: newEpoch(), after: 0 }],
+    writes: 0,
+  };
+  get jobs() {
+    return this.#rows.jobs;
+  }
+  get boxes() {
+    return this.#rows.boxes;
+  }
+  get operations() {
+    return this.#rows.operations;
+  }
+  get photos() {
+    return this.#rows.photos;
+  }
   readonly #parts = new Map<string, Buffer>();
   /** Every request in words: `PUT /boxes/a`. */
   readonly asked: string[] = [];
@@ -34,6 +70,44 @@ export class ModelServer {
   fates: Fate[] = [];
   /** Every request without a fate of its own has this one. */
   otherwise: Fate = 'good';
+
+  /** What a copy of its file would hold. */
+  backup(): Rows {
+    return copyOfRows(this.#rows);
+  }
+
+  /** Starts on another file, or once more on its own; a start begins an epoch. @param rows undefined for an empty file */
+  restart(rows: Rows | undefined): void {
+    const fresh = { jobs: new Map(), boxes: new Map(), operations: new Map(), photos: new Map() };
+    this.#rows = rows ? copyOfRows(rows) : { ...fresh, lastVersions: new Map(), epochs: [], writes: 0 };
+    this.#parts.clear();
+    this.#rows.epochs.push({ id: newEpoch(), after: this.#rows.writes });
+  }
+
+  /** Reads jobs and boxes of an archive in: what is there stays. */
+  readIn({ jobs, boxes }: Pick<Rows, 'jobs' | 'boxes'>): void {
+    const take = (from: Map<string, Stored>, into: Map<string, Stored>) => {
+      for (const [id, { write, copyOf, ...one }] of structuredClone(from)) {
+        if (into.has(id)) continue;
+        const of = write ? { write, changed: false } : copyOf;
+        into.set(id, { ...one, write: this.#count(), ...(of ? { copyOf: of } : {}) });
+      }
+    };
+    take(jobs, this.jobs);
+    for (const [id, box] of boxes) if (this.jobs.has(box.jobId ?? '')) take(new Map([[id, box]]), this.boxes);
+  }
+
+  /** A job with its boxes, as an answer has them. */
+  whole(id: string): JobWithBoxes | undefined {
+    const job = this.jobs.get(id);
+    const boxes = [...this.boxes.values()].filter(({ jobId }) => jobId === id);
+    return job && ({ ...job, boxes, unreadable: [] } as unknown as JobWithBoxes);
+  }
+
+  #count(): string {
+    this.#rows.writes += 1;
+    return `${this.#rows.epochs.at(-1)?.id ?? ''}.${this.#rows.writes.toString(36)}`;
+  }
 
   /** Makes this the server of the page: `fetch` reaches it through the network. */
   serve(): this {
@@ -47,7 +121,10 @@ export class ModelServer {
     if (fate === 'login page') return page(200, '<!doctype html><title>Sign in</title>');
     if (fate === 'gateway') return page(502, '<html>Bad gateway</html>');
     if (fate === '500' || fate === 'disk full')
-      return json(fate === '500' ? 500 : 507, problem(fate === '500' ? 500 : 507, 'Nothing was changed'));
+      return this.#json(
+        fate === '500' ? 500 : 507,
+        problem(fate === '500' ? 500 : 507, 'Nothing was changed'),
+      );
     const body = await bodyOf(init.body);
     const method = init.method ?? 'GET';
     const first = this.handle(method, path, body);
@@ -55,7 +132,13 @@ export class ModelServer {
     if (fate === 'lost' || fate === 'killed') throw new TypeError('cut off');
     const last = fate === 'twice' ? this.handle(method, path, body) : first;
     if (fate === 'half') return page(last.status, JSON.stringify(last.body).slice(0, 20));
-    return json(last.status, last.body);
+    return this.#json(last.status, last.body);
+  }
+
+  #json(status: number, body: unknown): Response {
+    const epoch = this.#rows.epochs.at(-1)?.id ?? null;
+    const headers = { get: (name: string) => (name === 'dense-pack-epoch' ? epoch : null) };
+    return { ...page(status, JSON.stringify(body)), headers } as unknown as Response;
   }
 
   /** Answers one request. Bodies are JSON, or bytes of a photo. */
@@ -68,14 +151,21 @@ export class ModelServer {
     if (Buffer.isBuffer(body)) return refused(415);
     if (method !== 'GET') this.written.push(body);
     const operation = (body['operation'] ?? asked.get('operation') ?? undefined) as string | undefined;
-    if (list === 'jobs' && below === 'boxes')
-      return this.jobs.has(id) || this.operations.has(operation ?? '')
-        ? this.#write(this.boxes, String(body['id']), { ...body, jobId: id }, operation, true)
-        : refused(404);
+    if (list === 'epochs') return { status: 200, body: { epochs: this.#rows.epochs } };
+    if (list === 'jobs' && below === 'boxes') {
+      const { job, ...box } = body;
+      const there = this.jobs.has(id) || this.operations.has(operation ?? '');
+      if (!there && !job) return refused(404);
+      if (!there) this.#write(this.jobs, id, job as Body, undefined, true);
+      return this.#write(this.boxes, String(body['id']), { ...box, jobId: id }, operation, true);
+    }
     const map = list === 'jobs' ? this.jobs : this.boxes;
     if (method === 'POST') return this.#write(map, String(body['id']), body, operation, true);
     if (method === 'PUT') return this.#write(map, id, body, operation, false);
-    if (method === 'DELETE') return this.#delete(map, id, Number(asked.get('version')), operation, body);
+    if (method === 'DELETE') {
+      const from = { version: Number(asked.get('version')), write: asked.get('write') ?? undefined };
+      return this.#delete(map, id, from, operation, body);
+    }
     const there = map.get(id);
     return there ? { status: 200, body: there } : refused(404);
   }
@@ -83,17 +173,25 @@ export class ModelServer {
   #write(
     map: Map<string, Stored>,
     id: string,
-    { version, operation: _operation, ...fields }: Body,
+    { version, write, known: brought, operation: _operation, ...fields }: Body,
     operation: string | undefined,
     isNew: boolean,
   ): Answer {
     const before = operation === undefined ? undefined : this.operations.get(operation);
     const there = map.get(id);
-    if (before) return there ? { status: 200, body: { ...there, taken: before.version } } : refused(410);
-    if (isNew ? there : there && there.version !== version)
+    if (before)
+      return there
+        ? { status: 200, body: { ...there, taken: before.version, takenWrite: before.write } }
+        : refused(410);
+    if (isNew ? there : there && !isOf(there, { version, write }))
       return { status: 409, body: { ...problem(409, 'Stale'), stored: there } };
     if (!isNew && !there) return refused(404);
-    const next = (there?.version ?? 0) + 1;
+    const known = brought as { version: number; write?: string; changed?: boolean } | undefined;
+    const last = there?.version ?? this.#rows.lastVersions.get(id) ?? 0;
+    const next = Math.max(last, known?.version ?? 0) + 1;
+    const copyOf = known?.write
+      ? { write: known.write, changed: known.changed === true }
+      : there?.copyOf && { ...there.copyOf, changed: true };
     const base = { demo: false, createdAt: AT, updatedAt: AT };
     const stored: Stored = {
       ...(map === this.jobs ? base : { createdAt: AT, updatedAt: AT }),
@@ -101,19 +199,22 @@ export class ModelServer {
       ...fields,
       id,
       version: next,
+      write: this.#count(),
+      ...(copyOf ? { copyOf } : {}),
     };
     map.set(id, stored);
-    if (operation !== undefined) this.operations.set(operation, { record: id, version: next });
+    const made = { version: next, ...(stored.write === undefined ? {} : { write: stored.write }) };
+    if (operation !== undefined) this.operations.set(operation, { record: id, ...made });
     return {
       status: isNew ? 201 : 200,
-      body: operation === undefined ? stored : { ...stored, taken: next },
+      body: operation === undefined ? stored : { ...stored, taken: next, takenWrite: stored.write },
     };
   }
 
   #delete(
     map: Map<string, Stored>,
     id: string,
-    version: number,
+    from: { version: number; write: string | undefined },
     operation: string | undefined,
     { boxes: seen }: Body,
   ): Answer {
@@ -126,7 +227,7 @@ export class ModelServer {
       map === this.jobs &&
       seen !== undefined &&
       inside.some((box) => (seen as Record<string, number>)[box.id] !== box.version);
-    if (there.version !== version || unseen)
+    if (!isOf(there, from) || unseen)
       return {
         status: 409,
         body: {
@@ -138,7 +239,12 @@ export class ModelServer {
         },
       };
     map.delete(id);
-    if (map === this.jobs) for (const box of inside) this.boxes.delete(box.id);
+    this.#rows.lastVersions.set(id, there.version);
+    if (map === this.jobs)
+      for (const box of inside) {
+        this.boxes.delete(box.id);
+        this.#rows.lastVersions.set(box.id, box.version);
+      }
     if (operation !== undefined) this.operations.set(operation, { record: id, version: null });
     return { status: 200, body: { id, deleted: true } };
   }
@@ -164,10 +270,13 @@ export class ModelServer {
   }
 }
 
+/** Whether a write is made from what is there. */
+const isOf = (there: Stored, { version, write }: { version?: unknown; write?: unknown }): boolean =>
+  there.version === version && (write === undefined || write === there.write);
+
 const problem = (status: number, title: string) => ({ type: 'about:blank', title, status });
 const refused = (status: number): Answer => ({ status, body: problem(status, `No ${status}`) });
 
-const json = (status: number, body: unknown): Response => page(status, JSON.stringify(body));
 /** As fetch gives it; what is no JSON cannot be read as such. */
 const page = (status: number, text: string): Response =>
   ({

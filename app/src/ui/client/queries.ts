@@ -8,7 +8,7 @@ import {
   type BoxRecord,
   type Job,
   type JobCard,
-  type JobFields,
+  JobFields,
 } from '@dense-pack/core/box/record';
 import { useQuery } from '@tanstack/react-query';
 import {
@@ -22,21 +22,42 @@ import {
 } from 'react';
 import type { z } from 'zod';
 import { BoxStates, JobList, type JobWithBoxes } from '@/sync/answers';
-import { read, readJob, request, ServerAway } from '@/sync/api';
+import { ProblemAnswer, read, readJob, request, ServerAway } from '@/sync/api';
 import type { BoxEntry, Entry, JobEntry } from '@/sync/entry';
-import { type FieldProblem, fieldsOf, jobFieldsOf, Operation } from '@/sync/operation';
+import { type FieldProblem, fieldsOf, jobFieldsOf, type MadeFrom, Operation } from '@/sync/operation';
 import type { OutboxState } from '@/sync/outbox-state';
 import { talliedBy } from './worked-out';
 import { afterPaint } from './after-paint';
 import { JustAway } from './just-away';
-import { jobKey, jobsKey, outbox, photos, queryClient, statesKey } from './sending';
+import { bringBack, followEpochs, jobKey, jobsKey, outbox, photos, queryClient, statesKey } from './sending';
 
 export { outbox, photos, queryClient, startOutbox } from './sending';
+
+/** A job; undefined where the server has none. @throws ServerAway */
+const jobThere = (id: string) =>
+  readJob(id).catch((error: unknown) => {
+    if (error instanceof ProblemAnswer && error.problem.status === 404) return undefined;
+    throw error;
+  });
+
+/** Reads a job, and brings back what the server knew of it and does not know any more. @throws ServerAway, ProblemAnswer */
+async function readWhole(id: string): Promise<JobWithBoxes> {
+  try {
+    const job = await readJob(id);
+    await bringBack(id, job, () => jobThere(id));
+    void followEpochs();
+    return job;
+  } catch (error) {
+    if (error instanceof ProblemAnswer && error.problem.status === 404)
+      await bringBack(id, undefined, () => jobThere(id));
+    throw error;
+  }
+}
 
 /** How a job is asked for. */
 export const jobQuery = (id: string) => ({
   queryKey: jobKey(id),
-  queryFn: () => readJob(id),
+  queryFn: () => readWhole(id),
 });
 
 const jobsQuery = { queryKey: jobsKey, queryFn: () => read(() => JobList, '/jobs') };
@@ -304,17 +325,21 @@ export function boxNow(jobId: string, boxId: string): ShownBox | undefined {
  * @returns what is wrong with it, field by field; then nothing was changed
  */
 export function changeBox(box: ShownBox, fields: Partial<BoxFields>): readonly FieldProblem[] {
-  const { id, jobId, version, waiting } = box;
+  const { id, jobId, waiting } = box;
   const now = fieldsOf(box);
   return outbox.saveBox(
     id,
     jobId,
     { ...now, ...fields },
-    waiting ? waiting.from : version,
+    waiting ? madeFromOf(waiting) : box,
     new Date().toISOString(),
     now,
   );
 }
+
+/** What a change that waits was made from. */
+const madeFromOf = ({ from, operation: { write } }: BoxEntry | JobEntry): MadeFrom | null =>
+  from === null ? null : { version: from, write };
 
 /** Makes a job and gives its id at once; it is sent when the server answers. */
 export function makeJob(fields: z.input<typeof JobFields>): string {
@@ -325,10 +350,10 @@ export function makeJob(fields: z.input<typeof JobFields>): string {
 
 /** Changes what is said of a job. */
 export function changeJob(job: Job, change: Partial<JobFields>): readonly FieldProblem[] {
-  const { id, version } = job;
+  const { id } = job;
   const fields = jobFieldsOf(job);
   const waiting = outbox.entryOf(id);
-  const from = waiting?.what === 'job' ? waiting.from : version;
+  const from = waiting?.what === 'job' ? madeFromOf(waiting) : job;
   return outbox.saveJob(id, { ...fields, ...change }, from, new Date().toISOString(), fields);
 }
 
@@ -346,17 +371,29 @@ export function changeJobNow(
 }
 
 /** Deletes a box; what another changes meanwhile is asked about. */
-export function removeBox({ id, version, name }: ShownBox): void {
-  outbox.remove('boxes', id, name, { version, at: new Date().toISOString() });
+export function removeBox({ id, version, write, name }: ShownBox): void {
+  outbox.remove('boxes', id, name, { version, write, at: new Date().toISOString() });
 }
 
 /** Deletes a job with the boxes there are to be seen; what another makes or changes meanwhile is asked about. */
-export function removeJob({ id, version, name }: Job): void {
+export function removeJob({ id, version, write, name }: Job): void {
   const stored = queryClient.getQueryData<JobWithBoxes>(jobKey(id));
   const boxes = Object.fromEntries(
     [...(stored?.boxes ?? []), ...(stored?.unreadable ?? [])].map((box) => [box.id, box.version]),
   );
-  outbox.remove('jobs', id, name, { version, boxes, at: new Date().toISOString() });
+  outbox.remove('jobs', id, name, { version, write, boxes, at: new Date().toISOString() });
+}
+
+/**
+ * Makes a record again that was deleted elsewhere, and the job of a box where that is gone too. Where this phone does not know
+ * what the job was, it is named after the box, and nobody has chosen its edition.
+ */
+export function makeAgain(id: string): Promise<void> {
+  const entry = outbox.entryOf(id);
+  if (entry?.what !== 'box') return outbox.revive(id);
+  const job = queryClient.getQueryData<JobWithBoxes>(jobKey(entry.jobId));
+  const named = JobFields.parse({ name: `Job of ${entry.fields.name}`.slice(0, 80), editionAssumed: true });
+  return outbox.revive(id, job ? jobFieldsOf(job) : named);
 }
 
 /** Makes a box and gives its id at once. */

@@ -4,6 +4,8 @@ import { QueryClient } from '@tanstack/react-query';
 import type { JobList, JobWithBoxes } from '@/sync/answers';
 import { ProblemAnswer } from '@/sync/api';
 import { browserDisk } from '@/sync/browser-disk';
+import { broughtBack } from '@/sync/bring-back';
+import { Epochs } from '@/sync/epochs';
 import { Outbox } from '@/sync/outbox';
 import { Photos } from '@/sync/photos';
 import { takeOver, takeOverDatabases, takeOverTexts } from '@/sync/takeover';
@@ -69,6 +71,41 @@ function takeOff(id: string): void {
   );
 }
 
+/** The epochs of the server’s database. */
+export const epochs = new Epochs(browserDisk);
+
+/** A job and its boxes as the server last said them. */
+const jobKnown = (id: string) => queryClient.getQueryData<JobWithBoxes>(jobKey(id));
+
+/**
+ * Brings back what this phone knows of a job where the server went back behind it. What looks so is read once more: an answer may
+ * be older than what was stored meanwhile.
+ * @param read reads the job; undefined where there is none
+ */
+export async function bringBack(
+  id: string,
+  stored: JobWithBoxes | undefined,
+  read: () => Promise<JobWithBoxes | undefined>,
+): Promise<void> {
+  const missing = async (now: JobWithBoxes | undefined) => {
+    await outboxRead;
+    const known = jobKnown(id);
+    const waits = (record: string) => outbox.entryOf(record) !== undefined;
+    return known ? broughtBack(known, now, epochs, { waits, at: new Date().toISOString() }) : [];
+  };
+  if ((await missing(stored)).length === 0) return;
+  for (const change of await missing(await read())) outbox.take(change);
+}
+
+/** Follows the epochs of the server. Where another one began every job this phone knows is held to what the server has now. */
+export async function followEpochs(): Promise<void> {
+  try {
+    if (await epochs.follow()) await queryClient.refetchQueries({ queryKey: ['job'], type: 'all' });
+  } catch {
+    // Away: it is followed with the next answer.
+  }
+}
+
 export const outbox: Outbox = new Outbox(
   browserDisk,
   {
@@ -89,6 +126,7 @@ export const outbox: Outbox = new Outbox(
     settled() {
       void queryClient.invalidateQueries({ queryKey: jobsKey });
       void photos.flush();
+      void followEpochs();
     },
   },
   {
@@ -98,6 +136,8 @@ export const outbox: Outbox = new Outbox(
         : work(),
     lie: 150,
     tell: (record) => tell({ record }),
+    epochs,
+    jobKnown,
   },
 );
 

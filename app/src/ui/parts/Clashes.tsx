@@ -1,6 +1,6 @@
 /** What is asked where two people changed the same, or one deleted what the other changed. */
 import type { ClashWords } from '@dense-pack/core/shorthand/clash-words';
-import { outbox } from '../client/queries';
+import { makeAgain, outbox } from '../client/queries';
 import { Notice } from './Notice';
 import { Button } from './Press';
 import { Words } from './Words';
@@ -40,7 +40,7 @@ export function Gone({ what, id }: GoneProps) {
     <Notice title={`This ${what} was deleted elsewhere`} tone="unknown" live>
       <Words>{`Your change of it is kept here. It can be made again as you left it, or go with the ${what}.`}</Words>
       <View className="flex-row flex-wrap gap-2 pt-1">
-        <Button label="Make it again" kind="main" onPress={() => void outbox.revive(id)} />
+        <Button label="Make it again" kind="main" onPress={() => void makeAgain(id)} />
         <Button label="Let it go" onPress={() => void outbox.giveUp(id)} />
       </View>
     </Notice>

@@ -5,7 +5,7 @@
 import type { BoxEntry, DeleteEntry, Entry, JobEntry } from '@/sync/entry';
 import type { Unreadable } from '@/sync/operation';
 import type { OutboxState } from '@/sync/outbox-state';
-import { outbox, photos, useWaitingPhotos } from '../client/queries';
+import { makeAgain, outbox, photos, useWaitingPhotos } from '../client/queries';
 import { go } from './go';
 import { Button } from './Press';
 import { Words } from './Words';
@@ -113,7 +113,7 @@ function WaitingEntry({ entry, onOpen }: { readonly entry: Entry; readonly onOpe
               : 'It was deleted elsewhere. Your change of it is kept here.'}
           </Words>
           <View className="flex-row flex-wrap gap-2">
-            <Button label="Make it again" kind="main" onPress={() => void outbox.revive(entry.id)} />
+            <Button label="Make it again" kind="main" onPress={() => void makeAgain(entry.id)} />
             <Button label="Let it go" onPress={() => void outbox.giveUp(entry.id)} />
             <Button
               label="Save as a file"

@@ -1,0 +1,72 @@
+/** The epochs of the server’s database, as this phone knows them: core/src/box/write-id.ts says what for. */
+import { Epochs as EpochsAnswer } from '@dense-pack/core/box/record';
+import { type Epoch, isIn, type Placed, standing, type Standing } from '@dense-pack/core/box/write-id';
+import { z } from 'zod';
+import { epochSeen, request } from './api';
+import { kept, type Shelves } from './disk';
+
+const SHELF = 'answers';
+const KEY = 'epochs';
+/** Databases that are remembered: the one of now, and those this phone asked before. */
+const ROWS_MOST = 8;
+const Rows = z.array(z.array(EpochsAnswer.shape.epochs.element));
+
+export class Epochs {
+  /** Rows of epochs, the newest first. */
+  #rows: readonly (readonly Epoch[])[] | undefined;
+  /** Another epoch began since it was last followed. */
+  #began = false;
+
+  constructor(private readonly shelves: Pick<Shelves, 'get' | 'put'>) {}
+
+  /**
+   * The epochs of the database that answers now.
+   * @returns undefined for an older server, that says none
+   * @throws ServerAway
+   */
+  async #now(): Promise<readonly Epoch[] | undefined> {
+    const epoch = epochSeen();
+    if (epoch === undefined) return undefined;
+    const rows = await this.#read();
+    if (rows[0]?.at(-1)?.id === epoch) return rows[0];
+    const { epochs } = await request(EpochsAnswer, '/epochs');
+    this.#began ||= rows.length > 0;
+    // One that the new row goes on from is kept too: its last epoch may have had writes that the new row does not have.
+    this.#rows = [epochs, ...rows].slice(0, ROWS_MOST);
+    await this.shelves.put(SHELF, KEY, this.#rows).catch(() => undefined);
+    return epochs;
+  }
+
+  async #read(): Promise<readonly (readonly Epoch[])[]> {
+    this.#rows ??= (await kept(this.shelves, SHELF, KEY, Rows).catch(() => undefined)) ?? [];
+    return this.#rows;
+  }
+
+  /**
+   * Remembers the epochs of the database that answers now: a later one is held to them.
+   * @returns whether another one began: what this phone knows may be of a time the server went back behind
+   * @throws ServerAway
+   */
+  async follow(): Promise<boolean> {
+    await this.#now();
+    const began = this.#began;
+    this.#began = false;
+    return began;
+  }
+
+  /** How what this phone knows of a record stands to what the server has of it now. @throws ServerAway */
+  async standing(known: Placed, stored: Placed): Promise<Standing> {
+    if (known.write !== undefined && known.write === stored.write) return 'newer';
+    const now = await this.#now();
+    if (!now) return stored.version >= known.version ? 'newer' : 'apart';
+    const { write } = known;
+    const before = (await this.#read()).find((row) => write !== undefined && isIn(write, row));
+    return standing(known, stored, before ?? [], now);
+  }
+
+  /** Whether the server has gone back behind a state: then a record it does not have was not deleted. @throws ServerAway */
+  async isLost({ write }: Pick<Placed, 'write'>): Promise<boolean> {
+    const now = await this.#now();
+    return now !== undefined && write !== undefined && !isIn(write, now);
+  }
+}
