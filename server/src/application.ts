@@ -10,6 +10,7 @@ import type { Db } from './database.ts';
 import { answerErrors } from './routes/answers.ts';
 import { api } from './routes/api.ts';
 import { onlyNeighbours } from './routes/neighbours.ts';
+import type { FileGuard } from './services/file-guard.ts';
 import { countingProgram } from './services/verdicts.ts';
 import { epochOf } from './services/writes.ts';
 
@@ -19,6 +20,8 @@ export interface Options {
   readonly clock?: () => Date;
   /** Names it answers to beside those of this computer itself: a proxy’s. */
   readonly hosts?: readonly string[];
+  /** Watches over the database file; without it the file is not watched. */
+  readonly guard?: FileGuard;
 }
 
 const DAY_MS = 86_400_000;
@@ -26,7 +29,7 @@ const DAY_MS = 86_400_000;
 /** Builds the application over an open database. */
 export function application(
   db: Db,
-  { appFolder, clock = () => new Date(), hosts = [] }: Options = {},
+  { appFolder, clock = () => new Date(), hosts = [], guard }: Options = {},
 ): Express {
   const app = express();
   app.disable('x-powered-by');
@@ -64,7 +67,7 @@ export function application(
     response.setHeader('Dense-Pack-Epoch', epochOf(db));
     next();
   });
-  app.use('/api/v1', api(db, clock));
+  app.use('/api/v1', api(db, clock, guard));
   if (appFolder !== undefined && existsSync(join(appFolder, 'index.html'))) serveApp(app, appFolder);
   app.use(answerErrors);
   return app;

@@ -76,12 +76,31 @@ function migrate(db: Db, file: string, steps: readonly { number: number; sql: st
   run.immediate();
 }
 
+/** What is wrong with the pages of a database, in SQLite’s words; `ok` where nothing is. */
+export function stateOfPages(db: Db): string {
+  const [first] = db.pragma('quick_check(1)') as { quick_check: string }[];
+  return first?.quick_check ?? 'it cannot be checked';
+}
+
+/** The same of a file that another process writes. @throws what SQLite says where it cannot be read */
+export function stateOfFile(file: string): string {
+  const db = new Database(file, { readonly: true, fileMustExist: true });
+  try {
+    return stateOfPages(db);
+  } catch (error) {
+    if (sqliteCode(error)?.startsWith('SQLITE_CORRUPT')) return String((error as Error).message);
+    throw error;
+  } finally {
+    db.close();
+  }
+}
+
 /** @throws DatabaseRefused for a file that is damaged */
 function insistOnWhole(db: Db, file: string): void {
-  const [first] = db.pragma('quick_check(1)') as { quick_check: string }[];
-  if (first?.quick_check !== 'ok')
+  const state = stateOfPages(db);
+  if (state !== 'ok')
     throw new DatabaseRefused(
-      `The database file ${file} is damaged (${first?.quick_check ?? 'it cannot be checked'}). It was not changed: keep a copy of it, and start from a backup, or read an archive into a new file.`,
+      `The database file ${file} is damaged (${state}). It was not changed: keep a copy of it, and start from a backup, or read an archive into a new file.`,
     );
 }
 

@@ -56,3 +56,22 @@ test('where DENSE_PACK_DB says, and nowhere else', async () => {
 test('a port that is none is told in words, and nothing starts', async () => {
   expect(await started([], { PORT: 'abc' })).toMatch(/PORT must be a number from 0 to 65535, not “abc”/);
 });
+
+test('another host than this computer is not listened on, and that is said', async () => {
+  const said = await started([], { HOST: '0.0.0.0' });
+  expect(said).toMatch(/HOST=0\.0\.0\.0 is not used: the server listens on this computer alone\./);
+  expect(said).toMatch(/ready at http:\/\/127\.0\.0\.1:/);
+  expect(await started([], { HOST: 'localhost' })).not.toMatch(/HOST=/);
+});
+
+test('a file is checked by the program itself, while it is served too', async () => {
+  const file = join(home, 'mine.db');
+  await started([], { DENSE_PACK_DB: file });
+  const served = child;
+  expect(await started(['--check', file], {})).toBe('ok\n');
+  await new Promise((resolve) => {
+    served?.once('exit', resolve);
+    served?.kill('SIGTERM');
+  });
+  expect(await started(['--check', join(home, 'none.db')], {})).toMatch(/unable to open database file/);
+});

@@ -1,14 +1,15 @@
-/** Starts the server on the person’s own database; `--demo` seeds the demo house once, `--reset` seeds it anew. */
+/** Starts the server on the person’s own database; `--demo` seeds the demo house once, `--reset` seeds it anew; `--check FILE` checks a file. */
 import envPaths from 'env-paths';
 import { mkdirSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import { hashOfSources } from '../../scripts/core-sources.mjs';
 import { application } from './application.ts';
-import { type Db, DatabaseRefused, openDatabase, serveAlone } from './database.ts';
+import { type Db, DatabaseRefused, openDatabase, serveAlone, stateOfFile } from './database.ts';
 import { hasDemo, seedDemo } from './demo.ts';
 import { HostsRefused, readHosts } from './routes/neighbours.ts';
 import { indexSome } from './services/boxes.ts';
+import { checkPages, type FileGuard, guardFile } from './services/file-guard.ts';
 import { sweepPhotos } from './services/photos.ts';
 import { countsBy } from './services/verdicts.ts';
 import { beginEpoch } from './services/writes.ts';
@@ -53,6 +54,15 @@ function indexAll(db: Db): { readonly stop: () => void } {
 }
 
 const DAY_MS = 86_400_000;
+/** So often all pages of the file are checked, in ms. */
+const PAGES_MS = 3_600_000;
+
+/** Checks all pages of the file now and then, by this very program in a process of its own. */
+function checkHourly(guard: FileGuard, file: string): ReturnType<typeof setInterval> {
+  const [, program = ''] = process.argv;
+  const command = [process.execPath, ...process.execArgv, program, '--check', file] as const;
+  return setInterval(() => void checkPages(guard, command), PAGES_MS);
+}
 
 /** Deletes what no box names any more, now and each day. */
 function sweepDaily(db: Db): ReturnType<typeof setInterval> {
@@ -74,8 +84,13 @@ async function start(): Promise<void> {
       demo: { type: 'boolean', default: false },
       reset: { type: 'boolean', default: false },
       app: { type: 'string' },
+      check: { type: 'string' },
     },
   });
+  if (values.check !== undefined) {
+    console.log(stateOfFile(values.check));
+    return;
+  }
   const port = portFrom(process.env['PORT']);
   const hosts = readHosts(process.env['DENSE_PACK_HOSTS']);
   const file = databaseFile(values.demo);
@@ -86,17 +101,25 @@ async function start(): Promise<void> {
   if (values.reset || (values.demo && !hasDemo(db))) seedDemo(db, new Date());
   const appFolder = resolve(values.app ?? join(import.meta.dirname, '../../app/dist'));
   try {
-    const { server, address } = await listen(application(db, { appFolder, hosts }), port);
+    const guard = guardFile(file);
+    const { server, address } = await listen(application(db, { appFolder, hosts, guard }), port);
+    const checking = checkHourly(guard, file);
     const indexing = indexAll(db);
     const sweeping = sweepDaily(db);
     closeOnSignal(server, () => {
       indexing.stop();
       clearInterval(sweeping);
+      clearInterval(checking);
       db.close();
       giveBack();
       console.log('Closed. Everything is saved.');
     });
     console.log(`Dense Pack is ready at ${address}`);
+    const { HOST: host = '' } = process.env;
+    if (!['', 'localhost', '127.0.0.1', new URL(address).host].includes(host))
+      console.log(
+        `HOST=${host} is not used: the server listens on this computer alone. For others put a proxy before it, and name it in DENSE_PACK_HOSTS.`,
+      );
     console.log(`Database: ${file}`);
   } catch (error) {
     db.close();

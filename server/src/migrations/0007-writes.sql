@@ -8,7 +8,9 @@ CREATE TABLE epoch (
 INSERT INTO epoch (id, after) VALUES (lower(hex(randomblob(6))), 0);
 CREATE TABLE clock (
   one INTEGER PRIMARY KEY CHECK (one = 1),
-  writes INTEGER NOT NULL
+  writes INTEGER NOT NULL,
+  -- Goes up when it is tried whether the file can be written.
+  tried INTEGER NOT NULL DEFAULT 0
 ) STRICT;
 INSERT INTO clock (one, writes) VALUES (1, 0);
 

@@ -3,6 +3,7 @@ import { boxJsonSchema } from '@dense-pack/core';
 import { json, Router } from 'express';
 import type { Db } from '../database.ts';
 import { Refused } from '../services/failures.ts';
+import { type FileGuard, tryOut } from '../services/file-guard.ts';
 import { epochsOf } from '../services/writes.ts';
 import { fileRoutes } from './files.ts';
 import { keepingAnswers } from './kept-answers.ts';
@@ -10,10 +11,21 @@ import { logbookRoutes } from './logbook.ts';
 import { paperRoutes } from './papers.ts';
 import { boxRoutes, jobRoutes } from './records.ts';
 
+/** What is said where nothing may be written any more. */
+const refusedBy = (trouble: string) =>
+  new Refused(503, 'The database cannot be trusted any more', {
+    detail: `${trouble} Nothing was changed; what is here can be read. What waits on a phone stays there.`,
+  });
+
 /** All routes of the API over one database. */
-export function api(db: Db, clock: () => Date): Router {
+export function api(db: Db, clock: () => Date, guard?: FileGuard): Router {
   const router = Router();
   const now = () => clock().toISOString();
+  router.use((request, _response, next) => {
+    const trouble = request.method === 'GET' || request.method === 'HEAD' ? undefined : guard?.trouble();
+    if (trouble !== undefined) throw refusedBy(trouble);
+    next();
+  });
   router.use(fileRoutes(db, clock));
   router.use(json({ limit: '1mb', strict: true, type: ['application/json', 'application/*+json'] }));
   router.use((request, _response, next) => {
@@ -25,7 +37,13 @@ export function api(db: Db, clock: () => Date): Router {
   });
 
   router.get('/health', (_request, response) => {
-    response.json({ status: 'ok' });
+    response.setHeader('Cache-Control', 'no-store');
+    const trouble = guard?.trouble();
+    if (trouble !== undefined) throw refusedBy(trouble);
+    tryOut(db);
+    const pages = db.pragma('page_count', { simple: true }) as number;
+    const bytes = pages * (db.pragma('page_size', { simple: true }) as number);
+    response.json({ status: 'ok', databaseBytes: bytes });
   });
 
   router.get('/epochs', (_request, response) => {

@@ -7,10 +7,12 @@ import request from 'supertest';
 import { application } from '../application.ts';
 import { type Db, openDatabase } from '../database.ts';
 import { listen } from '../serve.ts';
+import { type FileGuard, guardFile } from '../services/file-guard.ts';
 
 export interface Place {
   readonly db: Db;
   readonly address: string;
+  readonly guard: FileGuard;
   /** A folder that is gone afterwards. */
   readonly folder: string;
   readonly api: () => ReturnType<typeof request>;
@@ -20,10 +22,12 @@ export interface Place {
 export async function openPlace(clock: () => Date): Promise<Place> {
   const folder = mkdtempSync(join(tmpdir(), 'dense-pack-place-'));
   const db = openDatabase(join(folder, 'test.db'), join(__dirname, '../migrations'));
-  const { server, address } = await listen(application(db, { clock }), 0);
+  const guard = guardFile(join(folder, 'test.db'));
+  const { server, address } = await listen(application(db, { clock, guard }), 0);
   return {
     db,
     address,
+    guard,
     folder,
     api: () => request(`${address}/api/v1`),
     close: async () => {
