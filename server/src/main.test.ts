@@ -5,16 +5,14 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
 const home = mkdtempSync(join(tmpdir(), 'dense-pack-home-'));
-let child: ChildProcess | undefined;
-afterEach(async () => {
-  const running = child;
-  child = undefined;
-  if (running?.exitCode !== null) return;
-  await new Promise((resolve) => {
+const children: ChildProcess[] = [];
+const ended = (running: ChildProcess) =>
+  new Promise((resolve) => {
+    if (running.exitCode !== null) return resolve(undefined);
     running.once('exit', resolve);
     running.kill('SIGTERM');
   });
-});
+afterEach(() => Promise.all(children.splice(0).map(ended)));
 afterAll(() => rmSync(home, { recursive: true }));
 
 /** Starts it and waits for its address, or for its end. */
@@ -24,7 +22,7 @@ function started(args: readonly string[], env: Record<string, string>): Promise<
     cwd: join(__dirname, '../..'),
     env: { ...own, HOME: home, XDG_DATA_HOME: join(home, 'data'), PORT: '0', ...env },
   });
-  child = running;
+  children.push(running);
   return new Promise((resolve) => {
     let said = '';
     const hear = (text: string) => {
@@ -67,11 +65,6 @@ test('another host than this computer is not listened on, and that is said', asy
 test('a file is checked by the program itself, while it is served too', async () => {
   const file = join(home, 'mine.db');
   await started([], { DENSE_PACK_DB: file });
-  const served = child;
   expect(await started(['--check', file], {})).toBe('ok\n');
-  await new Promise((resolve) => {
-    served?.once('exit', resolve);
-    served?.kill('SIGTERM');
-  });
   expect(await started(['--check', join(home, 'none.db')], {})).toMatch(/unable to open database file/);
 });

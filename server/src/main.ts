@@ -115,7 +115,7 @@ async function start(): Promise<void> {
       console.log('Closed. Everything is saved.');
     });
     console.log(`Dense Pack is ready at ${address}`);
-    const { HOST: host = '' } = process.env;
+    const host = process.env['HOST'] ?? '';
     if (!['', 'localhost', '127.0.0.1', new URL(address).host].includes(host))
       console.log(
         `HOST=${host} is not used: the server listens on this computer alone. For others put a proxy before it, and name it in DENSE_PACK_HOSTS.`,

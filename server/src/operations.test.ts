@@ -7,7 +7,7 @@ import { copyFileSync, mkdirSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import { openDatabase } from './database.ts';
-import { sweepPhotos, UNNAMED_DAYS } from './services/photos.ts';
+import { PHOTOS_OF_BOX_MOST, sweepPhotos, UNNAMED_DAYS } from './services/photos.ts';
 import { JPEG } from './tests/picture.ts';
 import { boxOf, openPlace, type Place } from './tests/place.ts';
 
@@ -203,6 +203,61 @@ describe('photos in parts', () => {
     expect((await put(`?from=${half}&of=${of}`, JPEG.subarray(half))).body).toEqual(last.body);
     expect(Buffer.compare((await place.api().get('/photos/photo-0001')).body as Buffer, JPEG)).toBe(0);
     expect(place.db.prepare('SELECT count(*) FROM photo_part').pluck().get()).toBe(0);
+  });
+
+  test('a part that is empty is no part, and lies in no one’s way', async () => {
+    await put(`?from=0&of=${JPEG.length}`, Buffer.alloc(0));
+    expect(place.db.prepare('SELECT count(*) FROM photo_part').pluck().get()).toBe(0);
+    expect((await put(`?from=0&of=${JPEG.length}`, JPEG).expect(200)).body.sha256).toBe(SHA);
+  });
+
+  test('a byte that was spoilt on its way is found: the photo begins anew, and is stored as it is', async () => {
+    const [half, of] = [Math.floor(JPEG.length / 2), JPEG.length];
+    const spoilt = Buffer.from(JPEG);
+    spoilt[5] = (spoilt[5] ?? 0) ^ 1;
+    const query = (from: number) => `?from=${from}&of=${of}&sha256=${SHA}`;
+    await put(query(0), spoilt.subarray(0, half)).expect(200);
+    expect((await put(query(half), JPEG.subarray(half)).expect(200)).body).toEqual({
+      id: 'photo-0001',
+      have: 0,
+    });
+    await put(query(0), JPEG.subarray(0, half)).expect(200);
+    expect((await put(query(half), JPEG.subarray(half)).expect(200)).body.sha256).toBe(SHA);
+    const bad = await put(`?from=0&of=${of}&sha256=abc`, JPEG).expect(400);
+    expect(bad.body.errors).toMatchObject([{ field: 'sha256' }]);
+  });
+
+  test('a photo an older program stored spoilt is replaced by the right one', async () => {
+    await name(1, ['photo-0001']);
+    const spoilt = Buffer.from(JPEG);
+    spoilt[spoilt.length - 9] = (spoilt[spoilt.length - 9] ?? 0) ^ 1;
+    await put(`?from=0&of=${JPEG.length}`, spoilt).expect(200);
+    const asked = `?sha256=${SHA}`;
+    const path = '/boxes/box-0000001/photos/photo-0001/arrived';
+    expect((await place.api().get(path + asked)).body).toEqual({ id: 'photo-0001', have: 0 });
+    await put(`?from=0&of=${JPEG.length}&sha256=${SHA}`, JPEG).expect(200);
+    expect(Buffer.compare((await place.api().get('/photos/photo-0001')).body as Buffer, JPEG)).toBe(0);
+  });
+
+  test('parts are swept all or none: what is left is the beginning of the photo', async () => {
+    const of = JPEG.length;
+    const day = (many: number) => new Date(Date.UTC(2026, 2, 2 + many, 9));
+    await put(`?from=0&of=${of}`, JPEG.subarray(0, 10)).expect(200);
+    now = day(20);
+    await put(`?from=10&of=${of}`, JPEG.subarray(10, 30)).expect(200);
+    sweepPhotos(place.db, day(UNNAMED_DAYS + 1));
+    expect((await arrived()).body.have).toBe(30);
+    sweepPhotos(place.db, day(UNNAMED_DAYS + 21));
+    expect((await arrived()).body.have).toBe(0);
+  });
+
+  test('a box has so many photos and no more, and the next is refused with the reason', async () => {
+    for (let nth = 0; nth < PHOTOS_OF_BOX_MOST; nth += 1)
+      await put('', JPEG, `photo-${String(1000 + nth)}`).expect(200);
+    const { body } = await put('', JPEG).expect(422);
+    expect(body.title).toBe('This box has as many photos as are kept');
+    // One that is there may come again.
+    await put('', JPEG, 'photo-1000').expect(200);
   });
 
   test('what is no photo in the end is refused and forgotten; what is too long is refused at once', async () => {

@@ -33,44 +33,67 @@ export class ProblemAnswer extends Error {
 const BASE = '/api/v1';
 const PATIENCE_MS = 8000;
 
-/** Bytes of a photo that are sent at once: a slow line has the time for so many. */
+/** Bytes of a photo that are sent at once on a line nothing is known of, and the least and the most. */
 export const PART_BYTES = 64_000;
+const PART_LEAST = 4000;
+const PART_MOST = 512_000;
+/** How long a part may take, in ms: longer than an answer, for all of it goes up. */
+const PART_PATIENCE_MS = 20_000;
+/** A part that took less, in ms, is followed by one of twice the length. */
+const QUICK_MS = 2000;
 /** A photo whose server never goes on is given up after so many parts for nothing. */
 const IDLE_MOST = 3;
 
+/** What the line carries in the time there is: parts are longer after a quick one, shorter after one that did not arrive. */
+let partBytes = PART_BYTES;
+
+async function sendPart(path: string, photo: Blob, from: number): Promise<z.output<typeof PhotoArrived>> {
+  const began = Date.now();
+  try {
+    const answer = await answerTo(`${path}&from=${from}&of=${photo.size}`, {
+      method: 'PUT',
+      headers: { 'content-type': photo.type },
+      body: photo.slice(from, from + partBytes, photo.type),
+      signal: AbortSignal.timeout(PART_PATIENCE_MS),
+    });
+    if (Date.now() - began < QUICK_MS) partBytes = Math.min(PART_MOST, partBytes * 2);
+    return ours(PhotoArrived, answer);
+  } catch (error) {
+    if (error instanceof ServerAway && !error.answered) partBytes = Math.max(PART_LEAST, partBytes / 2);
+    throw error;
+  }
+}
+
 /**
- * Sends one photo, part by part from where the server has it. Where the line is cut it goes on there the next time.
+ * Sends one photo, part by part from where the server has it. Where the line is cut it goes on there the next time, with shorter
+ * parts. The server is told the hash of the whole, so that what was spoilt on its way begins anew.
  * @throws ServerAway, ProblemAnswer
  */
 export async function sendPhoto(boxId: string, photoId: string, photo: Blob): Promise<void> {
+  const hash = await hashOf(photo);
+  const said = hash === undefined ? '' : `sha256=${hash}`;
   const path = `/boxes/${boxId}/photos/${photoId}`;
-  let arrived = ours(PhotoArrived, await answerTo(`${path}/arrived`, {}));
+  let arrived = ours(PhotoArrived, await answerTo(`${path}/arrived?${said}`, {}));
   for (let idle = 0; 'have' in arrived && idle < IDLE_MOST;) {
     const { have } = arrived;
-    // What is there is no part of this photo: the server has more than there is of it.
-    if (have >= photo.size) break;
-    const next: z.output<typeof PhotoArrived> = ours(
-      PhotoArrived,
-      await answerTo(`${path}?from=${have}&of=${photo.size}`, {
-        method: 'PUT',
-        headers: { 'content-type': photo.type },
-        body: photo.slice(have, have + PART_BYTES, photo.type),
-      }),
-    );
+    // More than there is of this photo: the server has parts of another. A part from its beginning ends that.
+    const next = await sendPart(`${path}?${said}`, photo, have >= photo.size ? 0 : have);
     if ('have' in next && next.have <= have) idle += 1;
     arrived = next;
   }
-  const whole = 'sha256' in arrived && arrived.bytes === photo.size && (await isOf(photo, arrived.sha256));
+  // Where the browser cannot tell the hash (no secure context) the length must do.
+  const whole =
+    'sha256' in arrived && arrived.bytes === photo.size && (hash === undefined || hash === arrived.sha256);
   if (arrived.id !== photoId || !whole)
     throw new ServerAway('The server did not say that it stored this photo.', { answered: true });
 }
 
-/** Whether a hash is that of a photo; where the browser cannot tell (no secure context) its length must do. */
-async function isOf(photo: Blob, sha256: string): Promise<boolean> {
+/** The SHA-256 of a photo in hexadecimal; undefined where the browser has none. */
+async function hashOf(photo: Blob): Promise<string | undefined> {
   const { subtle } = globalThis.crypto ?? {};
-  if (!subtle) return true;
+  if (!subtle) return undefined;
   const digest = new Uint8Array(await subtle.digest('SHA-256', await photo.arrayBuffer()));
-  return [...digest].map((byte) => byte.toString(16).padStart(2, '0')).join('') === sha256;
+  return [...digest].map((byte) => byte.toString(16).padStart(2, '0')).join('');
 }
 
 /** Where a photo the server has is read. */

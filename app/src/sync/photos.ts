@@ -20,21 +20,30 @@ export interface PhotosSettings {
   readonly send?: typeof sendPhoto;
   /** What waits of the box of a photo: a photo goes after the change that names it. */
   readonly boxWaits?: (boxId: string) => boolean;
+  /** Whether it tries again by itself. */
+  readonly triesAgain?: boolean;
 }
+
+/** How long is waited after each failure in a row, in ms. */
+const PAUSE_MS = [2000, 5000, 15_000, 30_000, 60_000];
 
 export class Photos {
   #sending: Promise<void> | undefined;
+  #failures = 0;
+  #timer: ReturnType<typeof setTimeout> | undefined;
   #listeners = new Set<() => void>();
   #list: readonly WaitingPhoto[] = [];
   readonly #send: typeof sendPhoto;
   readonly #boxWaits: (boxId: string) => boolean;
+  readonly #tries: boolean;
 
   constructor(
     private readonly shelves: Shelves,
-    { send = sendPhoto, boxWaits = () => false }: PhotosSettings = {},
+    { send = sendPhoto, boxWaits = () => false, triesAgain = false }: PhotosSettings = {},
   ) {
     this.#send = send;
     this.#boxWaits = boxWaits;
+    this.#tries = triesAgain;
   }
 
   readonly subscribe = (listener: () => void): (() => void) => {
@@ -84,6 +93,7 @@ export class Photos {
 
   /** Sends what waits. A box the server has not got yet is tried again when it has. */
   flush(): Promise<void> {
+    clearTimeout(this.#timer);
     this.#sending ??= this.#sendAll().finally(() => {
       this.#sending = undefined;
     });
@@ -99,17 +109,26 @@ export class Photos {
           await this.#send(boxId, id, photo);
           await this.shelves.drop(SHELF, id);
         } catch (error) {
-          if (error instanceof ServerAway) break;
+          if (error instanceof ServerAway) return this.#later();
           if (!(error instanceof ProblemAnswer)) throw error;
           // Whatever the server says of a picture is told, and it is kept.
           const words = error.problem.status === 404 ? GONE : error.words;
           await this.shelves.put(SHELF, id, { boxId, photo, refused: words });
         }
       }
+      this.#failures = 0;
       await this.#read();
     } catch {
       // A browser without a database (private mode) keeps no photos over a reload.
     }
+  }
+
+  /** Tries again by itself: nothing else may happen that would send what waits. */
+  async #later(): Promise<void> {
+    const wait = PAUSE_MS[Math.min(this.#failures, PAUSE_MS.length - 1)];
+    this.#failures += 1;
+    if (this.#tries) this.#timer = setTimeout(() => void this.flush(), wait);
+    await this.#read();
   }
 
   async #all(): Promise<readonly (readonly [string, Waiting])[]> {

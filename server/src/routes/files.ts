@@ -37,11 +37,21 @@ function photoOf(request: Request): string {
   return photo.data;
 }
 
+/** The SHA-256 of the photo a request speaks of: `?sha256=…`. @throws Refused 400 */
+function hashIn({ query: { sha256 } }: Request): string | undefined {
+  if (sha256 === undefined || (typeof sha256 === 'string' && /^[0-9a-f]{64}$/.test(sha256))) return sha256;
+  throw new Refused(400, 'Some of this cannot be taken', {
+    errors: [{ field: 'sha256', accepted: 'the SHA-256 of the whole photo, 64 of 0–9 and a–f, or none' }],
+  });
+}
+
 /** The part of a photo a request brings: `?from=65536&of=300000`; undefined for a whole one. @throws Refused 400 */
-function partOf({ query }: Request): Part | undefined {
+function partOf(request: Request): Part | undefined {
+  const { query } = request;
   if (query['from'] === undefined && query['of'] === undefined) return undefined;
   const [from, of] = [Number(query['from']), Number(query['of'])];
-  if (Number.isInteger(from) && Number.isInteger(of) && from >= 0 && of > from) return { from, of };
+  if (Number.isInteger(from) && Number.isInteger(of) && from >= 0 && of > from)
+    return { from, of, sha256: hashIn(request) };
   throw new Refused(400, 'Some of this cannot be taken', {
     errors: [
       { field: 'from', accepted: 'how many bytes of the photo come before this part, a whole number from 0' },
@@ -69,7 +79,7 @@ export function fileRoutes(db: Db, clock: () => Date): Router {
   );
   router.get('/boxes/:id/photos/:photo/arrived', (request, response) => {
     response.setHeader('Cache-Control', 'no-store');
-    response.json(arrivedOf(db, idOf(request), photoOf(request)));
+    response.json(arrivedOf(db, idOf(request), photoOf(request), hashIn(request)));
   });
   router.get('/photos/:id', (request, response) => {
     const { type, bytes } = readPhoto(db, idOf(request));

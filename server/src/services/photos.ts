@@ -66,17 +66,34 @@ export interface Stored {
   readonly sha256: string;
 }
 
-/** Keeps a photo. Sending the same id again changes nothing. @throws Refused 404, 422 */
+/** Photos of one box that are kept, those it does not name any more too: an undo may bring them back. */
+export const PHOTOS_OF_BOX_MOST = 40;
+
+/**
+ * Keeps a photo. Sending the same id again changes nothing, but where another picture is stored under it than `sha256` says: that one
+ * was spoilt on its way.
+ * @throws Refused 404, 422
+ */
 export async function keepPhoto(
   db: Db,
   boxId: string,
   id: string,
   bytes: Buffer,
   now: string,
+  sha256?: string,
 ): Promise<Stored> {
   const { width, height, type } = measured(bytes);
   await insistOnNoPlace(bytes);
   const box = insistOnBox(db, boxId);
+  if (sha256 !== undefined && storedAs(db, id)?.sha256 !== sha256)
+    db.prepare('DELETE FROM photo WHERE id = ? AND box_id = ?').run(id, boxId);
+  const there = db
+    .prepare<[string, string], { n: number }>('SELECT count(*) AS n FROM photo WHERE box_id = ? AND id <> ?')
+    .get(boxId, id);
+  if ((there?.n ?? 0) >= PHOTOS_OF_BOX_MOST)
+    throw new Refused(422, 'This box has as many photos as are kept', {
+      detail: `At most ${PHOTOS_OF_BOX_MOST} are kept of one box, with those that were removed in the last ${UNNAMED_DAYS} days.`,
+    });
   db.prepare(
     `INSERT INTO photo (id, box_id, type, width, height, bytes, created_at, unnamed_at)
      VALUES (?, ?, ?, ?, ?, ?, ?, ?) ON CONFLICT (id) DO NOTHING`,
@@ -96,12 +113,14 @@ function insistOnBox(db: Db, boxId: string): readonly string[] {
   return photos;
 }
 
+const hashOf = (bytes: Buffer): string => createHash('sha256').update(bytes).digest('hex');
+
 /** What lies there, not what was sent; undefined where there is no such photo. */
 function storedAs(db: Db, id: string): Stored | undefined {
   const row = db.prepare<[string], { bytes: Buffer }>('SELECT bytes FROM photo WHERE id = ?').get(id);
   if (!row) return undefined;
   const { bytes } = row;
-  return { id, bytes: bytes.length, sha256: createHash('sha256').update(bytes).digest('hex') };
+  return { id, bytes: bytes.length, sha256: hashOf(bytes) };
 }
 
 /** How much of a photo has arrived. */
@@ -111,10 +130,16 @@ export interface Arrived {
   readonly have: number;
 }
 
-/** How much of a photo that is sent in parts is here; the whole, where it is stored. @throws Refused 404 */
-export function arrivedOf(db: Db, boxId: string, id: string): Arrived | Stored {
+/**
+ * How much of a photo that is sent in parts is here; the whole, where it is stored.
+ * @param sha256 of the photo that is sent: another one under its id is not it
+ * @throws Refused 404
+ */
+export function arrivedOf(db: Db, boxId: string, id: string, sha256?: string): Arrived | Stored {
   insistOnBox(db, boxId);
-  return storedAs(db, id) ?? { id, have: partsOf(db, id).reduce((sum, { length }) => sum + length, 0) };
+  const stored = storedAs(db, id);
+  if (stored && (sha256 === undefined || stored.sha256 === sha256)) return stored;
+  return { id, have: partsOf(db, id).reduce((sum, { length }) => sum + length, 0) };
 }
 
 const partsOf = (db: Db, id: string): Buffer[] =>
@@ -129,6 +154,8 @@ export interface Part {
   readonly from: number;
   /** Bytes of the whole. */
   readonly of: number;
+  /** SHA-256 of the whole, in hexadecimal; an older program does not say. */
+  readonly sha256?: string | undefined;
 }
 
 /**
@@ -140,7 +167,7 @@ export async function keepPart(
   db: Db,
   boxId: string,
   id: string,
-  { from, of }: Part,
+  { from, of, sha256 }: Part,
   bytes: Buffer,
   now: string,
 ): Promise<Arrived | Stored> {
@@ -149,19 +176,25 @@ export async function keepPart(
       detail: `At most ${PHOTO_BYTES_MOST / 1_000_000} MB is taken.`,
     });
   }
-  const arrived = arrivedOf(db, boxId, id);
+  const arrived = arrivedOf(db, boxId, id, sha256);
   if (!('have' in arrived)) return arrived;
-  if (from !== arrived.have || from + bytes.length > of) return arrived;
+  // Nothing is no part: kept, it would lie in the way of the next.
+  if (bytes.length === 0 || from !== arrived.have || from + bytes.length > of) return arrived;
   if (from + bytes.length < of) {
     db.prepare(
       'INSERT OR IGNORE INTO photo_part (photo, box_id, start, bytes, at) VALUES (?, ?, ?, ?, ?)',
     ).run(id, boxId, from, bytes, now);
-    return arrivedOf(db, boxId, id);
+    return arrivedOf(db, boxId, id, sha256);
   }
   const whole = Buffer.concat([...partsOf(db, id), bytes]);
   const forget = () => db.prepare('DELETE FROM photo_part WHERE photo = ?').run(id);
+  if (sha256 !== undefined && hashOf(whole) !== sha256) {
+    // Something of it was spoilt on its way, or is of another photo: it begins anew.
+    forget();
+    return { id, have: 0 };
+  }
   try {
-    const stored = await keepPhoto(db, boxId, id, whole, now);
+    const stored = await keepPhoto(db, boxId, id, whole, now, sha256);
     forget();
     return stored;
   } catch (error) {
@@ -189,7 +222,10 @@ export const UNNAMED_DAYS = 30;
 /** Deletes photos that no box has named for so long, and parts that no one went on with. @returns how many photos */
 export function sweepPhotos(db: Db, now: Date): number {
   const before = new Date(now.getTime() - UNNAMED_DAYS * 86_400_000).toISOString();
-  db.prepare('DELETE FROM photo_part WHERE at < ?').run(before);
+  // All parts of a photo or none: what is left must be its beginning.
+  db.prepare(
+    'DELETE FROM photo_part WHERE photo IN (SELECT photo FROM photo_part GROUP BY photo HAVING max(at) < ?)',
+  ).run(before);
   return db.prepare('DELETE FROM photo WHERE unnamed_at < ?').run(before).changes;
 }
 

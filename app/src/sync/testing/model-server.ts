@@ -256,7 +256,9 @@ export class ModelServer {
       status: 200,
       body: { id, bytes: bytes.length, sha256: createHash('sha256').update(bytes).digest('hex') },
     });
-    if (stored) return told(stored);
+    const hash = asked.get('sha256');
+    const isRight = (bytes: Buffer) => hash === null || told(bytes).body.sha256 === hash;
+    if (stored && isRight(stored)) return told(stored);
     const have = this.#parts.get(id) ?? Buffer.alloc(0);
     if (!Buffer.isBuffer(body) || Number(asked.get('from')) !== have.length)
       return { status: 200, body: { id, have: have.length } };
@@ -265,6 +267,8 @@ export class ModelServer {
       this.#parts.set(id, now);
       return { status: 200, body: { id, have: now.length } };
     }
+    this.#parts.delete(id);
+    if (!isRight(now)) return { status: 200, body: { id, have: 0 } };
     this.photos.set(id, now);
     return told(now);
   }

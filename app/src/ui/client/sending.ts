@@ -151,6 +151,7 @@ const stopAsking = outbox.subscribe(() => {
 /** Photos go after the changes that name them. */
 export const photos: Photos = new Photos(browserDisk, {
   boxWaits: (boxId) => outbox.entryOf(boxId) !== undefined,
+  triesAgain: true,
 });
 
 /** Takes over what an earlier program left in this browser. */
