@@ -6,9 +6,11 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { crc32, deflateRawSync } from 'node:zlib';
 import { readCountLine } from '@dense-pack/core';
 import { LINE } from '@dense-pack/core/tests/lines';
 import fc from 'fast-check';
+import yauzl from 'yauzl';
 import yazl from 'yazl';
 import { seedDemo } from './demo.ts';
 import { openPlace, type Place } from './tests/place.ts';
@@ -194,6 +196,62 @@ const edited = (name: string, change: (value: { box: object; boxes: string[]; jo
     now.set(name, JSON.stringify(value));
   });
 
+/**
+ * One file packed, and named by many entries of the directory: small, and huge unpacked. Written by hand after PKWARE’s APPNOTE
+ * (4.3.7 local header, 4.3.12 central directory, 4.3.16 end of it; from memory).
+ */
+function overlaid(many = 400, size = 400_000): Buffer {
+  const packed = deflateRawSync(Buffer.alloc(size, 32));
+  const sum = crc32(Buffer.alloc(size, 32));
+  const fields = (name: string) => {
+    const head = Buffer.alloc(26);
+    head.writeUInt16LE(20, 0);
+    head.writeUInt16LE(8, 4);
+    head.writeUInt32LE(sum, 10);
+    head.writeUInt32LE(packed.length, 14);
+    head.writeUInt32LE(size, 18);
+    head.writeUInt16LE(name.length, 22);
+    return head;
+  };
+  const nameOf = (nth: number) => `boxes/box-0000${String(nth).padStart(4, '0')}.json`;
+  const local = Buffer.concat([
+    Buffer.from('PK\u0003\u0004', 'latin1'),
+    fields(nameOf(0)),
+    Buffer.from(nameOf(0)),
+    packed,
+  ]);
+  const entries = Array.from({ length: many }, (_, nth) =>
+    Buffer.concat([
+      Buffer.from('PK\u0001\u0002\u0014\u0000', 'latin1'),
+      fields(nameOf(nth)),
+      // No comment, on the first disk, no attributes; all begin at the same local header.
+      Buffer.alloc(14),
+      Buffer.from(nameOf(nth)),
+    ]),
+  );
+  const directory = Buffer.concat(entries);
+  const end = Buffer.alloc(22);
+  end.write('PK\u0005\u0006', 'latin1');
+  end.writeUInt16LE(many, 8);
+  end.writeUInt16LE(many, 10);
+  end.writeUInt32LE(directory.length, 12);
+  end.writeUInt32LE(local.length, 16);
+  return Buffer.concat([local, directory, end]);
+}
+
+test('many names for one packed file are refused before anything is unpacked', async () => {
+  const bomb = overlaid();
+  // What it would be unpacked, and what it is.
+  expect([400 * 400_000, bomb.length < 40_000]).toEqual([160_000_000, true]);
+  const unpack = jest.spyOn(yauzl.ZipFile.prototype, 'openReadStream');
+  const { status, body } = await send(await place(), bomb, '/archives/preview');
+  expect([status, body.detail]).toEqual([422, expect.stringMatching(/lies over another file/)]);
+  expect(unpack).not.toHaveBeenCalled();
+  await send(await place(), archive, '/archives/preview').expect(200);
+  expect(unpack).toHaveBeenCalled();
+  unpack.mockRestore();
+});
+
 const HOSTILE: readonly (readonly [string, () => Buffer | Promise<Buffer>, RegExp])[] = [
   ['no ZIP at all', () => Buffer.from('this is a letter'), /no whole ZIP file/],
   ['cut off', () => archive.subarray(0, archive.length - 300), /no whole ZIP file/],
@@ -262,6 +320,12 @@ const HOSTILE: readonly (readonly [string, () => Buffer | Promise<Buffer>, RegEx
     () => files((now) => now.set('boxes/demo-den-door.json', Buffer.alloc(45_000_000))),
     /too large/,
   ],
+  [
+    'a file that is almost nothing packed',
+    () => files((now) => now.set('boxes/demo-den-door.json', Buffer.alloc(20_000_000))),
+    /“boxes\/demo-den-door\.json” would be \d{3,4} times as large unpacked/,
+  ],
+  ['files that lie over each other', () => overlaid(), /lies over another file in it/],
 ];
 
 test.each(HOSTILE)('%s is refused in words, and nothing of it is read', async (_what, make, words) => {

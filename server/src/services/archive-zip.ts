@@ -18,7 +18,13 @@ import { insistOnPhoto } from './photos.ts';
 import { packed } from './writes.ts';
 
 export const ARCHIVE_BYTES_MOST = 300_000_000;
-const LIMITS = { entries: 40_000, json: 40_000_000, photo: 3_000_000, all: 600_000_000 } as const;
+const LIMITS = {
+  entries: 40_000,
+  json: 40_000_000,
+  photo: 3_000_000,
+  small: 1_000_000,
+  all: 600_000_000,
+} as const;
 
 export interface Archive {
   readonly head: ArchiveHead;
@@ -91,8 +97,16 @@ const refuse = (why: string, accepted = 'an archive as this program writes it, w
 const NAMES =
   /^(archive\.json|read-me\.txt|schema\.json|sheets\.pdf|boxes\/[a-z0-9-]{8,40}\.json|photos\/[a-z0-9-]{8,40}\.(?:jpg|png|webp))$/;
 
-/** Reads a whole archive, or nothing of it. @throws Refused 422 in words */
-export async function readArchive(bytes: Buffer): Promise<Archive> {
+let reading: Promise<unknown> = Promise.resolve();
+
+/** Reads a whole archive, or nothing of it; one after the other, for each may be large. @throws Refused 422 in words */
+export function readArchive(bytes: Buffer): Promise<Archive> {
+  const next = reading.then(() => readNow(bytes));
+  reading = next.catch(() => undefined);
+  return next;
+}
+
+async function readNow(bytes: Buffer): Promise<Archive> {
   const files = await filesIn(bytes);
   const json = <S extends z.ZodType>(name: string, schema: S): z.output<S> => {
     const file = files.get(name);
@@ -130,55 +144,97 @@ export async function readArchive(bytes: Buffer): Promise<Archive> {
   return { head, boxes, photos };
 }
 
-/** Every file of a ZIP that may be in an archive, with its bytes. */
-function filesIn(bytes: Buffer): Promise<ReadonlyMap<string, Buffer>> {
-  return new Promise((resolve, reject) => {
-    const files = new Map<string, Buffer>();
-    let sum = 0;
-    const broken = (error: Error) => reject(refuse(`It is no whole ZIP file (${error.message})`));
+/** The directory of a ZIP, read before anything of it is unpacked. */
+const directoryOf = (zip: yauzl.ZipFile): Promise<readonly yauzl.Entry[]> =>
+  new Promise((resolve, reject) => {
+    const entries: yauzl.Entry[] = [];
+    zip.on('error', (why: Error) => reject(refuse(`It is no whole ZIP file (${why.message})`)));
+    zip.on('end', () => resolve(entries));
+    zip.on('entry', (entry: yauzl.Entry) => {
+      entries.push(entry);
+      zip.readEntry();
+    });
+    zip.readEntry();
+  });
+
+/** A local header has at least so many bytes, before its name and what is packed. */
+const HEADER_BYTES = 30;
+/** A file is smaller packed, but not by more than this. */
+const RATIO_MOST = 500;
+
+/** Holds a directory to what an archive may be. @throws Refused 422 in words */
+function insistOnDirectory(entries: readonly yauzl.Entry[]): void {
+  const names = new Set<string>();
+  let sum = 0;
+  for (const { fileName: name, uncompressedSize, compressedSize } of entries) {
+    if (name.endsWith('/')) continue;
+    if (!NAMES.test(name)) throw refuse(`“${name.slice(0, 80)}” does not belong into an archive`);
+    if (names.has(name)) throw refuse(`“${name}” is in it twice`);
+    names.add(name);
+    sum += uncompressedSize;
+    const most = name.startsWith('photos/') ? LIMITS.photo : LIMITS.json;
+    if ((name !== 'sheets.pdf' && uncompressedSize > most) || sum > LIMITS.all)
+      throw refuse(`“${name}” is too large`, `at most ${most} bytes a file and ${LIMITS.all} in all`);
+    if (uncompressedSize > LIMITS.small && uncompressedSize > compressedSize * RATIO_MOST)
+      throw refuse(
+        `“${name}” would be ${Math.round(uncompressedSize / compressedSize)} times as large unpacked`,
+        `at most ${RATIO_MOST} times`,
+      );
+  }
+  const places = entries
+    .map(({ relativeOffsetOfLocalHeader: from, fileNameLength, compressedSize, fileName }) => ({
+      from,
+      to: from + HEADER_BYTES + fileNameLength + compressedSize,
+      fileName,
+    }))
+    .sort((a, b) => a.from - b.from);
+  const over = places.find(({ from }, nth) => from < (places[nth - 1]?.to ?? 0));
+  if (over) throw refuse(`“${over.fileName}” lies over another file in it`);
+}
+
+const unpacked = (zip: yauzl.ZipFile, entry: yauzl.Entry): Promise<Buffer> =>
+  new Promise((resolve, reject) => {
+    const name = entry.fileName;
+    zip.openReadStream(entry, (why, stream) => {
+      if (why) return reject(refuse(`“${name}” cannot be unpacked (${why.message})`));
+      const parts: Buffer[] = [];
+      stream.on('data', (part: Buffer) => parts.push(part));
+      stream.on('error', (spoilt: Error) => reject(refuse(`“${name}” is damaged (${spoilt.message})`)));
+      stream.on('end', () => {
+        const file = Buffer.concat(parts);
+        if (crc32(file) === entry.crc32) resolve(file);
+        else reject(refuse(`“${name}” is damaged: its sum is another`));
+      });
+    });
+  });
+
+const opened = (bytes: Buffer): Promise<yauzl.ZipFile> =>
+  new Promise((resolve, reject) => {
     yauzl.fromBuffer(
       bytes,
       { lazyEntries: true, strictFileNames: true, validateEntrySizes: true },
       (error, zip) => {
-        if (error) return broken(error);
-        if (zip.entryCount > LIMITS.entries)
-          return reject(refuse(`It has ${zip.entryCount} files`, `at most ${LIMITS.entries}`));
-        const fail = (why: Error) => {
-          zip.close();
-          reject(why);
-        };
-        zip.on('error', (why: Error) => broken(why));
-        zip.on('end', () => resolve(files));
-        zip.on('entry', (entry: yauzl.Entry) => {
-          const name = entry.fileName;
-          if (name.endsWith('/')) return zip.readEntry();
-          if (!NAMES.test(name))
-            return fail(refuse(`“${name.slice(0, 80)}” does not belong into an archive`));
-          if (files.has(name)) return fail(refuse(`“${name}” is in it twice`));
-          const most = name.startsWith('photos/') ? LIMITS.photo : LIMITS.json;
-          // The sheets are made anew from the boxes: they are not read.
-          if (name === 'sheets.pdf') return zip.readEntry();
-          sum += entry.uncompressedSize;
-          if (entry.uncompressedSize > most || sum > LIMITS.all)
-            return fail(
-              refuse(`“${name}” is too large`, `at most ${most} bytes a file and ${LIMITS.all} in all`),
-            );
-          zip.openReadStream(entry, (why, stream) => {
-            if (why) return fail(refuse(`“${name}” cannot be unpacked (${why.message})`));
-            const parts: Buffer[] = [];
-            stream.on('data', (part: Buffer) => parts.push(part));
-            stream.on('error', (spoilt: Error) => fail(refuse(`“${name}” is damaged (${spoilt.message})`)));
-            stream.on('end', () => {
-              const file = Buffer.concat(parts);
-              if (crc32(file) !== entry.crc32)
-                return fail(refuse(`“${name}” is damaged: its sum is another`));
-              files.set(name, file);
-              zip.readEntry();
-            });
-          });
-        });
-        zip.readEntry();
+        if (error) return reject(refuse(`It is no whole ZIP file (${error.message})`));
+        if (zip.entryCount <= LIMITS.entries) return resolve(zip);
+        reject(refuse(`It has ${zip.entryCount} files`, `at most ${LIMITS.entries}`));
       },
     );
   });
+
+/** Every file of a ZIP that may be in an archive, with its bytes. */
+async function filesIn(bytes: Buffer): Promise<ReadonlyMap<string, Buffer>> {
+  const zip = await opened(bytes);
+  try {
+    const entries = await directoryOf(zip);
+    insistOnDirectory(entries);
+    const files = new Map<string, Buffer>();
+    for (const entry of entries) {
+      // The sheets are made anew from the boxes: they are not read.
+      if (entry.fileName.endsWith('/') || entry.fileName === 'sheets.pdf') continue;
+      files.set(entry.fileName, await unpacked(zip, entry));
+    }
+    return files;
+  } finally {
+    zip.close();
+  }
 }
