@@ -250,6 +250,7 @@ test('what would turn the writing around it is left out, half a character is tol
   const read = (label: string) => BoxDocument.parse(boxWith({ items: [{ ...CABLE, label }] })).items[0];
   expect(read('to \u202eetavirp\u202c \u2067hall\u2069\ufeff')).toMatchObject({ label: 'to etavirp hall' });
   expect(read('cut \ud83d off')).toMatchObject({ label: 'cut \ufffd off' });
+  expect(read('no \ufffe and \uffff')).toMatchObject({ label: 'no \ufffd and \ufffd' });
   // A lamp of two halves, a hand and its colour, and a word written from the right are as they were typed.
   for (const label of ['💡 attic', '👍🏽', '👷\u200d♀️', 'חדר 12', 'cafe\u0301'])
     expect(read(label)).toMatchObject({ label });

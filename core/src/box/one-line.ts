@@ -8,8 +8,8 @@ const CONTROL = /[\u0000-\u001f\u007f-\u009f\u2028\u2029]+/gu;
  * nothing else would be a card without a name. Joiners stay: words and signs are made with them.
  */
 const TURNING_OR_UNSEEN = /[\u202a-\u202e\u2066-\u2069\u200b\u2060\ufeff]/gu;
-/** Half of a character: no file and no database keeps it as it is. */
-const HALF = /\p{Surrogate}/gu;
+/** Half of a character, and what is no character at all: no file and no database keeps it as it is. */
+const HALF = /\p{Surrogate}|[\ufffe\uffff]/gu;
 
 /**
  * A text of one line, of at most so many characters. A tab, line break or other control character pasted

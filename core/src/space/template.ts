@@ -155,11 +155,13 @@ const LOOKS: Readonly<Record<Layer, string>> = {
   stud: 'stroke="#000" stroke-width="0.25" stroke-dasharray="4 2"',
 };
 
+/** What XML does not take, in any form (XML 1.0, production 2, Char; from memory). */
+const NOT_IN_XML = /[^\t\n\r\u0020-\ud7ff\ue000-\ufffd\u{10000}-\u{10ffff}]/gu;
+
 const escaped = (text: string) =>
-  text.replace(
-    /[&<>"]/g,
-    (sign) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[sign] ?? sign,
-  );
+  text
+    .replace(NOT_IN_XML, '\ufffd')
+    .replace(/[&<>"]/g, (sign) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[sign] ?? sign);
 
 /** The template as SVG in true millimetres. */
 export function templateSvg({ width, height, lines, words }: Template): string {
