@@ -33,9 +33,8 @@ async function ofJob(
   const is = await epochs.standing(known, stored);
   if (is === 'newer' || textOfJob(known) === textOfJob(stored)) return undefined;
   const from = { from: stored.version, write: stored.write };
-  return is === 'older'
-    ? named({ ...common, ...from, before: jobFieldsOf(stored) })
-    : named({ ...common, ...from, conflict: stored });
+  if (is === 'older') return named({ ...common, ...from, before: jobFieldsOf(stored) });
+  return known.demo ? undefined : named({ ...common, ...from, conflict: stored });
 }
 
 /** What brings a box back; undefined where the server has it, or where it was deleted. */
@@ -43,7 +42,7 @@ async function ofBox(
   known: BoxRecord,
   stored: BoxRecord | undefined,
   epochs: Timeline,
-  madeAt: string,
+  { madeAt, demo }: { readonly madeAt: string; readonly demo: boolean },
 ): Promise<Change | undefined> {
   const { id: record, jobId: job } = known;
   const common = { what: 'box', record, job, madeAt, after: fieldsOf(known), known: knownOf(known) } as const;
@@ -51,13 +50,13 @@ async function ofBox(
   const is = await epochs.standing(known, stored);
   if (is === 'newer' || textOf(known) === textOf(stored)) return undefined;
   const from = { from: stored.version, write: stored.write };
-  return is === 'older'
-    ? named({ ...common, ...from, before: fieldsOf(stored) })
-    : named({ ...common, ...from, conflict: stored });
+  if (is === 'older') return named({ ...common, ...from, before: fieldsOf(stored) });
+  return demo ? undefined : named({ ...common, ...from, conflict: stored });
 }
 
 /**
- * The changes that bring back what a phone knows of a job and its boxes.
+ * The changes that bring back what a phone knows of a job and its boxes. Nobody is asked about the demo house: it is invented, and each
+ * database that is seeded with it has another one.
  * @param known what the server said before
  * @param stored what it says now; undefined where it has no such job
  * @param waits whether something waits of a record: what becomes of that is seen when it is sent
@@ -77,7 +76,7 @@ export async function broughtBack(
   const boxes: Change[] = [];
   for (const box of known.boxes) {
     if (waits(box.id) || unreadable.has(box.id)) continue;
-    const change = await ofBox(box, there.get(box.id), epochs, at);
+    const change = await ofBox(box, there.get(box.id), epochs, { madeAt: at, demo: known.demo });
     if (change) boxes.push(change);
   }
   return [...(job ? [job] : []), ...boxes];

@@ -1,6 +1,6 @@
 /** The epochs of the server’s database, as this phone knows them: core/src/box/write-id.ts says what for. */
 import { Epochs as EpochsAnswer } from '@dense-pack/core/box/record';
-import { type Epoch, isIn, type Placed, standing, type Standing } from '@dense-pack/core/box/write-id';
+import { isIn, type Placed, standing, type Standing } from '@dense-pack/core/box/write-id';
 import { z } from 'zod';
 import { epochSeen, request } from './api';
 import { kept, type Shelves } from './disk';
@@ -9,11 +9,12 @@ const SHELF = 'answers';
 const KEY = 'epochs';
 /** Databases that are remembered: the one of now, and those this phone asked before. */
 const ROWS_MOST = 8;
-const Rows = z.array(z.array(EpochsAnswer.shape.epochs.element));
+const Rows = z.array(EpochsAnswer);
+type Row = z.output<typeof EpochsAnswer>;
 
 export class Epochs {
   /** Rows of epochs, the newest first. */
-  #rows: readonly (readonly Epoch[])[] | undefined;
+  #rows: readonly Row[] | undefined;
   /** Another epoch began since it was last followed. */
   #began = false;
 
@@ -24,20 +25,20 @@ export class Epochs {
    * @returns undefined for an older server, that says none
    * @throws ServerAway
    */
-  async #now(): Promise<readonly Epoch[] | undefined> {
+  async #now(): Promise<Row | undefined> {
     const epoch = epochSeen();
     if (epoch === undefined) return undefined;
     const rows = await this.#read();
-    if (rows[0]?.at(-1)?.id === epoch) return rows[0];
-    const { epochs } = await request(EpochsAnswer, '/epochs');
+    if (rows[0]?.epochs.at(-1)?.id === epoch) return rows[0];
+    const now = await request(EpochsAnswer, '/epochs');
     this.#began ||= rows.length > 0;
     // One that the new row goes on from is kept too: its last epoch may have had writes that the new row does not have.
-    this.#rows = [epochs, ...rows].slice(0, ROWS_MOST);
+    this.#rows = [now, ...rows].slice(0, ROWS_MOST);
     await this.shelves.put(SHELF, KEY, this.#rows).catch(() => undefined);
-    return epochs;
+    return now;
   }
 
-  async #read(): Promise<readonly (readonly Epoch[])[]> {
+  async #read(): Promise<readonly Row[]> {
     this.#rows ??= (await kept(this.shelves, SHELF, KEY, Rows).catch(() => undefined)) ?? [];
     return this.#rows;
   }
@@ -59,14 +60,22 @@ export class Epochs {
     if (known.write !== undefined && known.write === stored.write) return 'newer';
     const now = await this.#now();
     if (!now) return stored.version >= known.version ? 'newer' : 'apart';
-    const { write } = known;
-    const before = (await this.#read()).find((row) => write !== undefined && isIn(write, row));
-    return standing(known, stored, before ?? [], now);
+    const before = await this.#rowOf(known);
+    if (before && before.demo !== now.demo) return 'newer';
+    return standing(known, stored, before?.epochs ?? [], now.epochs);
+  }
+
+  /** The row a state is of, as this phone knew it. */
+  async #rowOf({ write }: Pick<Placed, 'write'>): Promise<Row | undefined> {
+    return (await this.#read()).find(({ epochs }) => write !== undefined && isIn(write, epochs));
   }
 
   /** Whether the server has gone back behind a state: then a record it does not have was not deleted. @throws ServerAway */
-  async isLost({ write }: Pick<Placed, 'write'>): Promise<boolean> {
+  async isLost(known: Pick<Placed, 'write'>): Promise<boolean> {
     const now = await this.#now();
-    return now !== undefined && write !== undefined && !isIn(write, now);
+    const { write } = known;
+    if (now === undefined || write === undefined || isIn(write, now.epochs)) return false;
+    // The demo house and a person’s own jobs are two databases: nothing goes from one to the other.
+    return (await this.#rowOf(known))?.demo !== !now.demo;
   }
 }

@@ -235,8 +235,11 @@ const taken = onFirstUse(() => ({ taken: z.int().min(1).optional(), takenWrite: 
 export const TakenJob = onFirstUse(() => Job.extend(taken));
 export const TakenBox = onFirstUse(() => boxWith({ ...stamps, jobId: RecordId, ...taken }));
 
-/** The epochs of the database, oldest first. */
-export const Epochs = onFirstUse(() => z.object({ epochs: z.array(Epoch) }));
+/** The epochs of the database, oldest first, and whether it is the one of the demo house. */
+export const Epochs = onFirstUse(() =>
+  z.object({ epochs: z.array(Epoch), demo: z.boolean().default(false) }),
+);
+export type Epochs = z.output<typeof Epochs>;
 
 /** An error answer (RFC 9457), with the fields that were wrong and what each accepts. */
 export const Problem = onFirstUse(() =>

@@ -12,15 +12,17 @@ CREATE TABLE clock (
   -- Goes up when it is tried whether the file can be written.
   tried INTEGER NOT NULL DEFAULT 0
 ) STRICT;
-INSERT INTO clock (one, writes) VALUES (1, 0);
+-- What was stored before writes were counted is of the first write.
+INSERT INTO clock (one, writes) VALUES (1, 1);
 
 -- A version no program would write is brought down: it would soon be no whole number any more.
 UPDATE job SET version = 1000000000 WHERE version > 1000000000;
 UPDATE box SET version = 1000000000 WHERE version > 1000000000;
 
--- Empty for a state that was stored before writes were counted.
 ALTER TABLE job ADD COLUMN write_id TEXT NOT NULL DEFAULT '';
 ALTER TABLE box ADD COLUMN write_id TEXT NOT NULL DEFAULT '';
+UPDATE job SET write_id = (SELECT id || '.1' FROM epoch);
+UPDATE box SET write_id = (SELECT id || '.1' FROM epoch);
 -- The write of another time or database that the state was copied from, and whether it was changed since.
 ALTER TABLE job ADD COLUMN copy_of TEXT;
 ALTER TABLE job ADD COLUMN copy_changed INTEGER NOT NULL DEFAULT 0;

@@ -4,7 +4,7 @@ import { json, Router } from 'express';
 import type { Db } from '../database.ts';
 import { Refused } from '../services/failures.ts';
 import { type FileGuard, tryOut } from '../services/file-guard.ts';
-import { epochsOf } from '../services/writes.ts';
+import { epochsOf, hasDemoJob } from '../services/writes.ts';
 import { fileRoutes } from './files.ts';
 import { keepingAnswers } from './kept-answers.ts';
 import { logbookRoutes } from './logbook.ts';
@@ -48,7 +48,7 @@ export function api(db: Db, clock: () => Date, guard?: FileGuard): Router {
 
   router.get('/epochs', (_request, response) => {
     response.setHeader('Cache-Control', 'no-store');
-    response.json({ epochs: epochsOf(db) });
+    response.json({ epochs: epochsOf(db), demo: hasDemoJob(db) });
   });
   router.get('/schema', (_request, response) => {
     response.type('application/schema+json').send(JSON.stringify(boxJsonSchema()));

@@ -8,6 +8,10 @@ import type { Db } from '../database.ts';
 export const epochsOf = (db: Db): Epoch[] =>
   db.prepare<[], Epoch>('SELECT id, after FROM epoch ORDER BY n').all();
 
+/** Whether it has the invented demo house: it is not the database of a person then. */
+export const hasDemoJob = (db: Db): boolean =>
+  db.prepare('SELECT 1 FROM job WHERE demo = 1 LIMIT 1').get() !== undefined;
+
 const current = new WeakMap<Db, string>();
 
 /** The epoch that writes are counted in. */

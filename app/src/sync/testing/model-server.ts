@@ -62,6 +62,8 @@ export class ModelServer {
     return this.#rows.photos;
   }
   readonly #parts = new Map<string, Buffer>();
+  /** Whether it is the database of the demo house. */
+  demo = false;
   /** Every request in words: `PUT /boxes/a`. */
   readonly asked: string[] = [];
   /** Bodies of the writes, in order. */
@@ -151,7 +153,7 @@ export class ModelServer {
     if (Buffer.isBuffer(body)) return refused(415);
     if (method !== 'GET') this.written.push(body);
     const operation = (body['operation'] ?? asked.get('operation') ?? undefined) as string | undefined;
-    if (list === 'epochs') return { status: 200, body: { epochs: this.#rows.epochs } };
+    if (list === 'epochs') return { status: 200, body: { epochs: this.#rows.epochs, demo: this.demo } };
     if (list === 'jobs' && below === 'boxes') {
       const { job, ...box } = body;
       const there = this.jobs.has(id) || this.operations.has(operation ?? '');

@@ -27,7 +27,7 @@ import type { BoxEntry, Entry, JobEntry } from '@/sync/entry';
 import { type FieldProblem, fieldsOf, jobFieldsOf, type MadeFrom, Operation } from '@/sync/operation';
 import type { OutboxState } from '@/sync/outbox-state';
 import { talliedBy } from './worked-out';
-import { afterPaint } from './after-paint';
+import { afterPaint, whenIdle } from './after-paint';
 import { JustAway } from './just-away';
 import { bringBack, followEpochs, jobKey, jobsKey, outbox, photos, queryClient, statesKey } from './sending';
 
@@ -45,7 +45,7 @@ async function readWhole(id: string): Promise<JobWithBoxes> {
   try {
     const job = await readJob(id);
     await bringBack(id, job, () => jobThere(id));
-    void followEpochs();
+    whenIdle(() => void followEpochs());
     return job;
   } catch (error) {
     if (error instanceof ProblemAnswer && error.problem.status === 404)
