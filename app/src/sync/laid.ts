@@ -1,7 +1,7 @@
 /** Operations of one record laid one after the other: decisions alone, nothing is written here. */
-import { mergeBox } from '@dense-pack/core/box/merge-box';
-import { mergeJob } from '@dense-pack/core/box/merge-job';
-import { type MergedOf, valueAt } from '@dense-pack/core/box/lay-together';
+import { boxDifferences, mergeBox } from '@dense-pack/core/box/merge-box';
+import { jobDifferences, mergeJob } from '@dense-pack/core/box/merge-job';
+import { type Clash, type MergedOf, valueAt } from '@dense-pack/core/box/lay-together';
 import type { BoxFields, BoxRecord, Job, JobFields } from '@dense-pack/core/box/record';
 import equal from 'fast-deep-equal';
 import {
@@ -141,4 +141,12 @@ export function madeFrom<C extends Change>(mine: C, after: C['after'], stored: B
     C,
     'id'
   >);
+}
+
+/** What a change and what is stored have differently: where it is not known what the change was made from, one of the two stands. */
+export function apart(mine: BoxOperation, stored: BoxRecord): readonly Clash[];
+export function apart(mine: JobOperation, stored: Job): readonly Clash[];
+export function apart(mine: Change, stored: BoxRecord | Job): readonly Clash[] {
+  if (mine.what === 'box') return 'jobId' in stored ? boxDifferences(mine.after, fieldsOf(stored)) : [];
+  return 'jobId' in stored ? [] : jobDifferences(mine.after, jobFieldsOf(stored));
 }

@@ -147,3 +147,29 @@ function sets(base: unknown, mine: unknown, theirs: unknown): unknown[] {
     ...(ours ?? []).filter((one) => !has(there, one) && !has(was, one)),
   ];
 }
+
+/**
+ * What two states of a record have differently, field by field, as clashes: for a choice between the two as wholes, where it is not
+ * known what both were made from.
+ */
+export function differences(
+  rules: Rules,
+  mine: unknown,
+  theirs: unknown,
+  path: readonly string[] = [],
+): readonly Clash[] {
+  if (equal(mine, theirs)) return [];
+  const text = path.join('.');
+  const rule = rules.named?.(text) ?? text;
+  if (rules.follows.has(rule)) return [];
+  const leaf = rules.sets.has(rule) || rules.whole.has(rule);
+  const below = (keys: readonly string[]) =>
+    [...new Set(keys)].flatMap((key) =>
+      differences(rules, valueAt(mine, [key]), valueAt(theirs, [key]), [...path, key]),
+    );
+  if (!leaf && isEntries(mine) && isEntries(theirs) && mine.length + theirs.length > 0)
+    return below([...mine, ...theirs].map(({ id }) => id));
+  if (!leaf && isFields(mine) && isFields(theirs))
+    return below([...Object.keys(mine), ...Object.keys(theirs)]);
+  return [{ path, base: undefined, mine, theirs }];
+}

@@ -6,7 +6,7 @@ import fc from 'fast-check';
 import { readCountLine } from '../shorthand/read.ts';
 import { clashWords } from '../shorthand/clash-words.ts';
 import type { BoxDocument, Item } from './document.ts';
-import { mergeBox } from './merge-box.ts';
+import { boxDifferences, mergeBox } from './merge-box.ts';
 import { BoxFields } from './record.ts';
 import { runs } from '../tests/runs.ts';
 
@@ -227,3 +227,24 @@ test(`over ${runs(2000)} pairs of changes: nothing of either is lost, nothing is
   expect(seen.clashes).toBeGreaterThan(runs(300));
   expect(seen.none).toBeGreaterThan(runs(300));
 }, 60_000);
+
+test('what two states have differently is told field by field, pieces by their ids, and nothing else', () => {
+  const device = base.box.items.find(({ kind }) => kind === 'device');
+  const other = BoxFields.parse({
+    ...without(base, device?.id ?? ''),
+    room: 'Hall',
+    seen: { ...base.seen, photos: ['photo-0001'] },
+  });
+  expect(boxDifferences(base, base)).toEqual([]);
+  const told = boxDifferences(base, other);
+  expect(told.map(({ path, mine, theirs }) => [path.join('.'), mine, theirs])).toEqual([
+    ['room', '', 'Hall'],
+    [`box.items.${device?.id ?? ''}`, device, undefined],
+    ['seen.photos', [], ['photo-0001']],
+  ]);
+  expect(told.map((one) => Object.values(clashWords(one, base, other)))).toEqual([
+    ['Room', 'empty', 'Hall'],
+    ['duplex receptacle', 'duplex', 'taken out, or not there'],
+    ['Photos', 'none', 'photo-0001'],
+  ]);
+});

@@ -1,5 +1,5 @@
 /** Two changes of one box made from the same state, laid together. */
-import { Laying, type MergedOf, type Rules } from './lay-together.ts';
+import { type Clash, differences, Laying, type MergedOf, type Rules } from './lay-together.ts';
 import { BoxFields } from './record.ts';
 
 export type Merged = MergedOf<BoxFields>;
@@ -68,3 +68,7 @@ export function mergeBox(base: BoxFields, mine: BoxFields, theirs: BoxFields): M
   // More photos or answers than a box keeps: one whole record is chosen.
   return { mine, theirs, clashes: [{ path: [], base, mine, theirs }] };
 }
+
+/** What two states of a box have differently. */
+export const boxDifferences = (mine: BoxFields, theirs: BoxFields): readonly Clash[] =>
+  differences(RULES, mine, theirs);

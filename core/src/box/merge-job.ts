@@ -1,5 +1,5 @@
 /** Two changes of one job made from the same state, laid together: its circuits and cables each by their id. */
-import { Laying, type MergedOf, type Rules } from './lay-together.ts';
+import { type Clash, differences, Laying, type MergedOf, type Rules } from './lay-together.ts';
 import { JobFields } from './record.ts';
 
 const RULES: Rules = { sets: new Set(), whole: new Set(), follows: new Set() };
@@ -24,3 +24,7 @@ export function mergeJob(base: JobFields, mine: JobFields, theirs: JobFields): M
   if (ours.success && there.success) return { mine: ours.data, theirs: there.data, clashes: whole.clashes };
   return { mine, theirs, clashes: [{ path: [], base, mine, theirs }] };
 }
+
+/** What two states of a job have differently. */
+export const jobDifferences = (mine: JobFields, theirs: JobFields): readonly Clash[] =>
+  differences(RULES, mine, theirs);

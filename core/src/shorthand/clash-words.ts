@@ -32,6 +32,13 @@ const NAMES: Readonly<Record<string, string>> = {
   'seen.hole': 'Opening in the wall',
   'seen.surface': 'Surface raceway',
   'seen.remedy': 'Remedy taken',
+  'seen.made': 'Joints and terminals made up',
+  'seen.photos': 'Photos',
+  'seen.readings': 'Readings',
+  'seen.conditions': 'Condition',
+  'seen.safe': 'Steps of making safe',
+  'seen.safety.dead': 'Proved dead',
+  'seen.closing.results': 'Test results',
 };
 
 export interface ClashWords {
@@ -51,7 +58,9 @@ function said(value: unknown): string {
   if (isEdition(value)) return editionOf(value).name;
   if (typeof value === 'string') return value === '' ? 'empty' : value;
   if (typeof value === 'number' || typeof value === 'boolean') return String(value);
+  if (Array.isArray(value) && value.length === 0) return 'none';
   if (Array.isArray(value) && value.every((one) => typeof one === 'string')) return value.join(', ');
+  if (Array.isArray(value)) return `${value.length} of them`;
   return 'changed';
 }
 

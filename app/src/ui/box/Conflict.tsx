@@ -8,7 +8,7 @@ import { tally } from '@dense-pack/core/fill/tally';
 import { verdictParts } from '@dense-pack/core/fill/verdict';
 import equal from 'fast-deep-equal';
 import { useMemo } from 'react';
-import { laidTogether } from '@/sync/laid';
+import { apart, laidTogether } from '@/sync/laid';
 import type { BoxEntry } from '@/sync/entry';
 import type { ShownBox } from '../client/queries';
 import { Choose, Clashes, Gone } from '../parts/Clashes';
@@ -53,9 +53,18 @@ export function Conflict({ box, edition }: ConflictProps) {
 function BoxClashes({ waiting, stored }: { readonly waiting: BoxEntry; readonly stored: BoxRecord }) {
   const clashes = useMemo(() => {
     const merged = laidTogether(waiting.operation, stored);
-    return merged?.clashes.map((clash) => clashWords(clash, merged.mine, merged.theirs)) ?? [];
+    const {
+      mine,
+      theirs,
+      clashes: found,
+    } = merged ?? {
+      mine: waiting.fields,
+      theirs: stored,
+      clashes: apart(waiting.operation, stored),
+    };
+    return found.map((clash) => clashWords(clash, mine, theirs));
   }, [waiting, stored]);
-  return <Clashes clashes={clashes} />;
+  return <Clashes clashes={clashes} whole={!waiting.operation.before} />;
 }
 
 interface VersionProps {

@@ -2,7 +2,7 @@
 import { jobClashWords } from '@dense-pack/core/shorthand/clash-words';
 import { useMemo } from 'react';
 import type { JobEntry } from '@/sync/entry';
-import { laidTogether } from '@/sync/laid';
+import { apart, laidTogether } from '@/sync/laid';
 import { useOutbox } from '../client/queries';
 import { Choose, Clashes, Gone } from '../parts/Clashes';
 import { Notice } from '../parts/Notice';
@@ -31,14 +31,23 @@ interface AskedProps {
 function Asked({ waiting, stored }: AskedProps) {
   const clashes = useMemo(() => {
     const merged = laidTogether(waiting.operation, stored);
-    return merged?.clashes.map((clash) => jobClashWords(clash, merged.mine, merged.theirs)) ?? [];
+    const {
+      mine,
+      theirs,
+      clashes: found,
+    } = merged ?? {
+      mine: waiting.fields,
+      theirs: stored,
+      clashes: apart(waiting.operation, stored),
+    };
+    return found.map((clash) => jobClashWords(clash, mine, theirs));
   }, [waiting, stored]);
   return (
     <Notice title="This job was changed elsewhere too" tone="unknown" live>
       {clashes.length === 0 && (
         <Words>{`Yours is “${waiting.fields.name}”, stored is “${stored.name}”.`}</Words>
       )}
-      <Clashes clashes={clashes} />
+      <Clashes clashes={clashes} whole={!waiting.operation.before} />
       <Choose id={waiting.id} />
     </Notice>
   );

@@ -6,15 +6,25 @@ import { Button } from './Press';
 import { Words } from './Words';
 import { View } from './View';
 
-/** The fields both changed, each with both values; all else is kept of both. */
-export function Clashes({ clashes }: { readonly clashes: readonly ClashWords[] }) {
+interface ClashesProps {
+  readonly clashes: readonly ClashWords[];
+  /** The two have no common past that is known: one of them stands as a whole. */
+  readonly whole?: boolean;
+}
+
+/** The fields both changed, each with both values; all else is kept of both, or of the one that is chosen. */
+export function Clashes({ clashes, whole = false }: ClashesProps) {
   if (clashes.length === 0) return null;
   return (
     <View className="gap-1 border-t border-hair py-1" role="group" aria-label="Changed twice">
       {clashes.map(({ what, mine, theirs }) => (
         <Words key={what} testID="clash">{`${what}: yours ${mine}; stored ${theirs}.`}</Words>
       ))}
-      <Words tone="text-soft">What else you and the other changed is kept of both.</Words>
+      <Words tone="text-soft">
+        {whole
+          ? 'It is not known what both were made from, as after a backup was put back. One of the two stands as a whole.'
+          : 'What else you and the other changed is kept of both.'}
+      </Words>
     </View>
   );
 }
