@@ -1,7 +1,7 @@
 /** Operations of one record laid one after the other: decisions alone, nothing is written here. */
 import { boxDifferences, mergeBox } from '@dense-pack/core/box/merge-box';
 import { jobDifferences, mergeJob } from '@dense-pack/core/box/merge-job';
-import { type Clash, type MergedOf, valueAt } from '@dense-pack/core/box/lay-together';
+import { type MergedOf, valueAt } from '@dense-pack/core/box/lay-together';
 import type { BoxFields, BoxRecord, Job, JobFields } from '@dense-pack/core/box/record';
 import equal from 'fast-deep-equal';
 import {
@@ -143,10 +143,22 @@ export function madeFrom<C extends Change>(mine: C, after: C['after'], stored: B
   >);
 }
 
-/** What a change and what is stored have differently: where it is not known what the change was made from, one of the two stands. */
-export function apart(mine: BoxOperation, stored: BoxRecord): readonly Clash[];
-export function apart(mine: JobOperation, stored: Job): readonly Clash[];
-export function apart(mine: Change, stored: BoxRecord | Job): readonly Clash[] {
-  if (mine.what === 'box') return 'jobId' in stored ? boxDifferences(mine.after, fieldsOf(stored)) : [];
-  return 'jobId' in stored ? [] : jobDifferences(mine.after, jobFieldsOf(stored));
+/**
+ * What a person is asked about a change and the stored state: the fields both changed or, without a known base, every field in
+ * which the two differ.
+ */
+export function askedBoth(mine: BoxOperation, stored: BoxRecord): MergedOf<BoxFields>;
+export function askedBoth(mine: JobOperation, stored: Job): MergedOf<JobFields>;
+export function askedBoth(mine: Change, stored: BoxRecord | Job): MergedOf<BoxFields> | MergedOf<JobFields> {
+  if (mine.what === 'box' && 'jobId' in stored) {
+    const theirs = fieldsOf(stored);
+    const { after } = mine;
+    return laidTogether(mine, stored) ?? { mine: after, theirs, clashes: boxDifferences(after, theirs) };
+  }
+  if (mine.what === 'job' && !('jobId' in stored)) {
+    const theirs = jobFieldsOf(stored);
+    const { after } = mine;
+    return laidTogether(mine, stored) ?? { mine: after, theirs, clashes: jobDifferences(after, theirs) };
+  }
+  throw new Error('A change of a box conflicts with a box, and a change of a job with a job.');
 }

@@ -10,9 +10,10 @@ import { ServerAway } from './api';
 import type { Disk } from './disk';
 import type { DeleteEntry, Entry } from './entry';
 import { keptAs, layOperations } from './laid';
-import { type FieldProblem, jobFieldsOf, type MadeFrom, type Operation, problemsOf } from './operation';
+import { type FieldProblem, type MadeFrom, type Operation, problemsOf } from './operation';
 import { OperationStore } from './operation-store';
 import { type Arrivals, NOTHING_WAITS, type OutboxSettings, type OutboxState } from './outbox-state';
+import { jobAgain, placed } from './placed';
 import { type Answered, send } from './send';
 import { again, type Choice, chosen, givenUp, revived, settled } from './settled';
 
@@ -270,7 +271,7 @@ export class Outbox {
       if (operations.length === 0 && before?.what === 'delete') await this.#wentUnsent(before);
       return false;
     }
-    const answered = await this.#placed(sealed, await send(sealed));
+    const answered = await placed(sealed, await send(sealed), this.#epochs, (id) => this.#jobAgain(id));
     let rest: readonly Operation[] = [];
     await this.#waiting.rewrite(record, (now) => {
       const laid = layOperations(now);
@@ -284,35 +285,9 @@ export class Outbox {
     return true;
   }
 
-  /** An answer with its place in time: the server may have gone back behind what was sent. @throws ServerAway */
-  async #placed(sealed: Operation, answered: Answered): Promise<Answered> {
-    const { answer } = answered;
-    const epochs = this.#epochs;
-    if (!epochs) return answered;
-    const version = sealed.what === 'delete' ? sealed.version : sealed.from;
-    const madeFrom = version === undefined || version === null ? undefined : { version, write: sealed.write };
-    if (answer.is === 'stale' && madeFrom)
-      return { ...answered, answer: { ...answer, standing: await epochs.standing(madeFrom, answer.stored) } };
-    if (answer.is !== 'gone' || answer.taken || sealed.what === 'delete') return answered;
-    const job = sealed.what === 'box' ? this.#jobAgain(sealed.job) : undefined;
-    // A new box is refused where its job is lost.
-    const lost = await epochs.isLost(madeFrom ?? job?.known ?? {});
-    return { ...answered, answer: { ...answer, lost, ...(job ? { job } : {}) } };
-  }
-
-  /** A job as it is made again with one of its boxes: as it stands here; undefined where this phone does not know it. */
+  /** A job as it is made again with one of its boxes; undefined where this phone does not know it. */
   #jobAgain(id: string): JobAgain | undefined {
-    const entry = this.entryOf(id);
-    if (entry?.what === 'job')
-      return {
-        ...entry.fields,
-        ...(entry.from === null
-          ? {}
-          : { known: { version: entry.from, write: entry.operation.write, changed: true } }),
-      };
-    const job = this.#jobKnown(id);
-    const known = job && { version: job.version, write: job.write, changed: false };
-    return job && { ...jobFieldsOf(job), known };
+    return jobAgain(this.entryOf(id), this.#jobKnown(id));
   }
 
   /** Seals what is sent next: from then on it is sent as it is. What waits for the person or for its job is not sealed. */

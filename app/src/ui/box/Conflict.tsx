@@ -8,7 +8,7 @@ import { tally } from '@dense-pack/core/fill/tally';
 import { verdictParts } from '@dense-pack/core/fill/verdict';
 import equal from 'fast-deep-equal';
 import { useMemo } from 'react';
-import { apart, laidTogether } from '@/sync/laid';
+import { askedBoth } from '@/sync/laid';
 import type { BoxEntry } from '@/sync/entry';
 import type { ShownBox } from '../client/queries';
 import { Choose, Clashes, Gone } from '../parts/Clashes';
@@ -52,16 +52,7 @@ export function Conflict({ box, edition }: ConflictProps) {
 /** The fields both changed, each with both values; all else is kept of both. */
 function BoxClashes({ waiting, stored }: { readonly waiting: BoxEntry; readonly stored: BoxRecord }) {
   const clashes = useMemo(() => {
-    const merged = laidTogether(waiting.operation, stored);
-    const {
-      mine,
-      theirs,
-      clashes: found,
-    } = merged ?? {
-      mine: waiting.fields,
-      theirs: stored,
-      clashes: apart(waiting.operation, stored),
-    };
+    const { mine, theirs, clashes: found } = askedBoth(waiting.operation, stored);
     return found.map((clash) => clashWords(clash, mine, theirs));
   }, [waiting, stored]);
   return <Clashes clashes={clashes} whole={!waiting.operation.before} />;

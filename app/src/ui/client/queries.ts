@@ -22,37 +22,17 @@ import {
 } from 'react';
 import type { z } from 'zod';
 import { BoxStates, JobList, type JobWithBoxes } from '@/sync/answers';
-import { ProblemAnswer, read, readJob, request, ServerAway } from '@/sync/api';
+import { read, request, ServerAway } from '@/sync/api';
 import type { BoxEntry, Entry, JobEntry } from '@/sync/entry';
 import { type FieldProblem, fieldsOf, jobFieldsOf, type MadeFrom, Operation } from '@/sync/operation';
 import type { OutboxState } from '@/sync/outbox-state';
 import { talliedBy } from './worked-out';
-import { afterPaint, whenIdle } from './after-paint';
+import { afterPaint } from './after-paint';
 import { JustAway } from './just-away';
-import { bringBack, followEpochs, jobKey, jobsKey, outbox, photos, queryClient, statesKey } from './sending';
+import { readWhole } from './read-whole';
+import { jobKey, jobsKey, outbox, photos, queryClient, statesKey } from './sending';
 
 export { outbox, photos, queryClient, startOutbox } from './sending';
-
-/** A job; undefined where the server has none. @throws ServerAway */
-const jobThere = (id: string) =>
-  readJob(id).catch((error: unknown) => {
-    if (error instanceof ProblemAnswer && error.problem.status === 404) return undefined;
-    throw error;
-  });
-
-/** Reads a job, and brings back what the server knew of it and does not know any more. @throws ServerAway, ProblemAnswer */
-async function readWhole(id: string): Promise<JobWithBoxes> {
-  try {
-    const job = await readJob(id);
-    await bringBack(id, job, () => jobThere(id));
-    whenIdle(() => void followEpochs());
-    return job;
-  } catch (error) {
-    if (error instanceof ProblemAnswer && error.problem.status === 404)
-      await bringBack(id, undefined, () => jobThere(id));
-    throw error;
-  }
-}
 
 /** How a job is asked for. */
 export const jobQuery = (id: string) => ({

@@ -2,7 +2,7 @@
 import { jobClashWords } from '@dense-pack/core/shorthand/clash-words';
 import { useMemo } from 'react';
 import type { JobEntry } from '@/sync/entry';
-import { apart, laidTogether } from '@/sync/laid';
+import { askedBoth } from '@/sync/laid';
 import { useOutbox } from '../client/queries';
 import { Choose, Clashes, Gone } from '../parts/Clashes';
 import { Notice } from '../parts/Notice';
@@ -30,16 +30,7 @@ interface AskedProps {
 
 function Asked({ waiting, stored }: AskedProps) {
   const clashes = useMemo(() => {
-    const merged = laidTogether(waiting.operation, stored);
-    const {
-      mine,
-      theirs,
-      clashes: found,
-    } = merged ?? {
-      mine: waiting.fields,
-      theirs: stored,
-      clashes: apart(waiting.operation, stored),
-    };
+    const { mine, theirs, clashes: found } = askedBoth(waiting.operation, stored);
     return found.map((clash) => jobClashWords(clash, mine, theirs));
   }, [waiting, stored]);
   return (
