@@ -40,7 +40,7 @@ test('an archive is looked at before it is read in, and brings the job back whol
   expect((await stored()).status).toBe(404);
   await hand.touch('Read in 18 boxes');
   await hand.saysSomewhere('18 boxes were added.');
-  // The same, but for the writes that made it: that it is a copy is told beside.
+  // The same, but for the writes that made it: a field of its own says that it is a copy.
   const { write: _write, copyOf, ...job } = await stored();
   expect(copyOf).toEqual({ write: before.write, changed: false });
   const withoutWrites = ({ boxes, ...of }: { boxes: object[] }) => ({

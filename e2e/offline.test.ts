@@ -147,7 +147,7 @@ test.each([
   ['is not there', { status: 404, body: 'no' }],
   ['is a login page', { status: 200, contentType: 'text/html', body: PORTAL }],
   ['cannot be run', { status: 200, contentType: 'text/javascript', body: 'var a = ;' }],
-])('a script that %s is told about in words, and loading again starts the app', async (_, answer) => {
+])('a script that %s is reported in words, and loading again starts the app', async (_, answer) => {
   const hand = await world.page(PHONE);
   await hand.page.setRequestInterception(true);
   let away = true;

@@ -213,20 +213,20 @@ function overlaid(many = 400, size = 400_000): Buffer {
     head.writeUInt16LE(name.length, 22);
     return head;
   };
-  const nameOf = (nth: number) => `boxes/box-0000${String(nth).padStart(4, '0')}.json`;
+  const nameOf = (index: number) => `boxes/box-0000${String(index).padStart(4, '0')}.json`;
   const local = Buffer.concat([
     Buffer.from('PK\u0003\u0004', 'latin1'),
     fields(nameOf(0)),
     Buffer.from(nameOf(0)),
     packed,
   ]);
-  const entries = Array.from({ length: many }, (_, nth) =>
+  const entries = Array.from({ length: many }, (_, index) =>
     Buffer.concat([
       Buffer.from('PK\u0001\u0002\u0014\u0000', 'latin1'),
-      fields(nameOf(nth)),
+      fields(nameOf(index)),
       // No comment, on the first disk, no attributes; all begin at the same local header.
       Buffer.alloc(14),
-      Buffer.from(nameOf(nth)),
+      Buffer.from(nameOf(index)),
     ]),
   );
   const directory = Buffer.concat(entries);

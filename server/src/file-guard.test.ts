@@ -1,4 +1,4 @@
-/** A database file that is deleted, replaced or spoilt under the server: nothing is taken that would be lost, and all are told. */
+/** A database file that is deleted, replaced or spoilt under the server: no write is accepted that would be lost, and the answer says why. */
 import { closeSync, copyFileSync, openSync, renameSync, rmSync, writeSync } from 'node:fs';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
@@ -17,7 +17,7 @@ const make = () => place.api().post('/jobs').send({ name: 'House', edition: 'nec
 const file = () => join(place.folder, 'test.db');
 const health = () => place.api().get('/health');
 
-test('a file that is well is told so, with its size', async () => {
+test('a healthy file is reported as healthy, with its size', async () => {
   const { body } = await health().expect(200);
   expect(body).toEqual({ status: 'ok', databaseBytes: expect.any(Number) });
   expect(body.databaseBytes).toBeGreaterThan(10_000);
@@ -47,7 +47,7 @@ test('a file that was moved away and comes back is well again', async () => {
   await make().expect(201);
 });
 
-test('spoilt pages are found by the check of all pages, and stay told', async () => {
+test('the check of all pages finds damaged pages, and the report stays', async () => {
   const command = (path: string) =>
     [process.execPath, '-e', `console.log(${JSON.stringify(stateOfFile(path))})`] as const;
   await checkPages(place.guard, command(file()));

@@ -211,7 +211,7 @@ describe('photos in parts', () => {
     expect((await put(`?from=0&of=${JPEG.length}`, JPEG).expect(200)).body.sha256).toBe(SHA);
   });
 
-  test('a byte that was spoilt on its way is found: the photo begins anew, and is stored as it is', async () => {
+  test('a byte that was spoilt on its way is found: the photo starts over, and is stored as it is', async () => {
     const [half, of] = [Math.floor(JPEG.length / 2), JPEG.length];
     const spoilt = Buffer.from(JPEG);
     spoilt[5] = (spoilt[5] ?? 0) ^ 1;
@@ -252,8 +252,8 @@ describe('photos in parts', () => {
   });
 
   test('a box has so many photos and no more, and the next is refused with the reason', async () => {
-    for (let nth = 0; nth < PHOTOS_OF_BOX_MOST; nth += 1)
-      await put('', JPEG, `photo-${String(1000 + nth)}`).expect(200);
+    for (let index = 0; index < PHOTOS_OF_BOX_MOST; index += 1)
+      await put('', JPEG, `photo-${String(1000 + index)}`).expect(200);
     const { body } = await put('', JPEG).expect(422);
     expect(body.title).toBe('This box has as many photos as are kept');
     // One that is there may come again.

@@ -76,7 +76,7 @@ test('the version alone is not enough: another write made it', async () => {
   expect(bad.body.errors).toMatchObject([{ field: 'write' }]);
 });
 
-test('an answer that is told once more has the write it made then, and the state there is now', async () => {
+test('a repeated answer has the write it made then, and the state there is now', async () => {
   const { body } = await make({ operation: 'operation-1' }).expect(201);
   const changed = await change(1, { room: 'Hall' }).expect(200);
   const again = await make({ operation: 'operation-1' }).expect(201);

@@ -66,7 +66,7 @@ async function sendPart(path: string, photo: Blob, from: number): Promise<z.outp
 
 /**
  * Sends one photo, part by part from where the server has it. Where the line is cut it goes on there the next time, with shorter
- * parts. The server is told the hash of the whole, so that what was spoilt on its way begins anew.
+ * parts. The server is told the hash of the whole, so that a photo damaged on its way starts over.
  * @throws ServerAway, ProblemAnswer
  */
 export async function sendPhoto(boxId: string, photoId: string, photo: Blob): Promise<void> {

@@ -32,7 +32,7 @@ const known = (more: object = {}): JobWithBoxes => ({ ...(server.whole(JOB) as J
 const change = (room: string) =>
   server.handle('PUT', `/boxes/${BOX}`, { ...START, room, version: server.boxes.get(BOX)?.version });
 
-test('another epoch is told once: then all that is known is held to what the server has', async () => {
+test('another epoch is reported once: then all known records are compared with the server', async () => {
   expect(await ask()).toBe(false);
   server.restart(server.backup());
   expect([await ask(), await ask()]).toEqual([true, false]);

@@ -55,7 +55,7 @@ export class Epochs {
     return began;
   }
 
-  /** How what this phone knows of a record stands to what the server has of it now. @throws ServerAway */
+  /** How the state of a record on the server relates to the state this phone knows. @throws ServerAway */
   async standing(known: Placed, stored: Placed): Promise<Standing> {
     if (known.write !== undefined && known.write === stored.write) return 'newer';
     const now = await this.#now();

@@ -24,7 +24,7 @@ export type Answer =
   | ({ readonly is: 'taken' } & MadeFrom)
   /** The record is deleted by it. */
   | { readonly is: 'deleted' }
-  /** It was not taken: this is stored, another state than it was made from, and how that one stands to it. */
+  /** It was not taken: another state is stored than it was made from. */
   | {
       readonly is: 'stale';
       readonly stored: Stored;
@@ -160,7 +160,7 @@ function staleChange(
   if (sentBefore(mine, stored) || madeHere(mine, stored)) return [madeFrom(mine, mine.after, stored)];
   if (standing === 'older') return madeFromEarlier(mine, stored);
   if (standing === 'apart') {
-    // What was made from the lost state cannot be told from that state itself: both are asked about as wholes.
+    // What was made from the lost state cannot be separated from that state: the person chooses one of the two.
     const { before: _before, ...whole } = mine;
     return [anew({ ...whole, known: knownOf(mine), conflict: stored } as Change)];
   }

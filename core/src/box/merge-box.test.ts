@@ -228,7 +228,7 @@ test(`over ${runs(2000)} pairs of changes: nothing of either is lost, nothing is
   expect(seen.none).toBeGreaterThan(runs(300));
 }, 60_000);
 
-test('what two states have differently is told field by field, pieces by their ids, and nothing else', () => {
+test('the differences of two states are listed field by field, pieces by their ids, and nothing else', () => {
   const device = base.box.items.find(({ kind }) => kind === 'device');
   const other = BoxFields.parse({
     ...without(base, device?.id ?? ''),
@@ -236,13 +236,13 @@ test('what two states have differently is told field by field, pieces by their i
     seen: { ...base.seen, photos: ['photo-0001'] },
   });
   expect(boxDifferences(base, base)).toEqual([]);
-  const told = boxDifferences(base, other);
-  expect(told.map(({ path, mine, theirs }) => [path.join('.'), mine, theirs])).toEqual([
+  const found = boxDifferences(base, other);
+  expect(found.map(({ path, mine, theirs }) => [path.join('.'), mine, theirs])).toEqual([
     ['room', '', 'Hall'],
     [`box.items.${device?.id ?? ''}`, device, undefined],
     ['seen.photos', [], ['photo-0001']],
   ]);
-  expect(told.map((one) => Object.values(clashWords(one, base, other)))).toEqual([
+  expect(found.map((one) => Object.values(clashWords(one, base, other)))).toEqual([
     ['Room', 'empty', 'Hall'],
     ['duplex receptacle', 'duplex', 'taken out, or not there'],
     ['Photos', 'none', 'photo-0001'],

@@ -1,7 +1,7 @@
-/** Where a state stands in time: the row of epochs of a database, and what a phone knows of another time of it. */
+/** The place of a state in time: the row of epochs of a database, and what a phone knows of another time of it. */
 import { countOf, type Epoch, isIn, type Placed, standing, WriteId, writeId } from './write-id.ts';
 
-const epoch = (nth: number) => String(nth).padStart(12, '0');
+const epoch = (index: number) => String(index).padStart(12, '0');
 /** A database with a start before its first write and one after its fifth. */
 const BEFORE: readonly Epoch[] = [
   { id: epoch(1), after: 0 },
@@ -12,9 +12,9 @@ const BACK: readonly Epoch[] = [
   { id: epoch(1), after: 0 },
   { id: epoch(3), after: 3 },
 ];
-const state = (version: number, nth: number, count: number, more: Partial<Placed> = {}): Placed => ({
+const state = (version: number, index: number, count: number, more: Partial<Placed> = {}): Placed => ({
   version,
-  write: writeId(epoch(nth), count),
+  write: writeId(epoch(index), count),
   ...more,
 });
 
@@ -36,14 +36,14 @@ test.each([
   [3, 4, false, true],
 ] as const)(
   'write %i.%i belongs to the database before: %s, and to the one put back: %s',
-  (nth, count, was, is) => {
-    const write = writeId(epoch(nth), count);
+  (index, count, was, is) => {
+    const write = writeId(epoch(index), count);
     expect([isIn(write, BEFORE), isIn(write, BACK)]).toEqual([was, is]);
   },
 );
 
-const copy = (nth: number, count: number, changed: boolean) => ({
-  copyOf: { write: writeId(epoch(nth), count), changed },
+const copy = (index: number, count: number, changed: boolean) => ({
+  copyOf: { write: writeId(epoch(index), count), changed },
 });
 test.each<[string, Placed, Placed, ReturnType<typeof standing>]>([
   ['the same state', state(2, 1, 2), state(2, 1, 2), 'newer'],

@@ -57,11 +57,11 @@ export interface Placed {
 }
 
 /**
- * How what a phone knows of a record stands to what the server has of it now:
+ * How the state of a record on the server relates to the state a phone knows:
  * - `newer`: the server has the same or a later state, made from what the phone knows;
  * - `older`: the server has an earlier state of the same record, or a copy of just this one: it went back in time, and nothing was
  *   changed since;
- * - `apart`: the server went back, and the record was changed there since; or it cannot be told.
+ * - `apart`: the server went back, and the record was changed there since; or it is not known.
  */
 export type Standing = 'newer' | 'older' | 'apart';
 

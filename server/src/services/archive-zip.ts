@@ -188,7 +188,7 @@ function insistOnDirectory(entries: readonly yauzl.Entry[]): void {
       fileName,
     }))
     .sort((a, b) => a.from - b.from);
-  const over = places.find(({ from }, nth) => from < (places[nth - 1]?.to ?? 0));
+  const over = places.find(({ from }, index) => from < (places[index - 1]?.to ?? 0));
   if (over) throw refuse(`“${over.fileName}” lies over another file in it`);
 }
 
@@ -229,7 +229,7 @@ async function filesIn(bytes: Buffer): Promise<ReadonlyMap<string, Buffer>> {
     insistOnDirectory(entries);
     const files = new Map<string, Buffer>();
     for (const entry of entries) {
-      // The sheets are made anew from the boxes: they are not read.
+      // The sheets can be made from the boxes: they are not read.
       if (entry.fileName.endsWith('/') || entry.fileName === 'sheets.pdf') continue;
       files.set(entry.fileName, await unpacked(zip, entry));
     }

@@ -221,7 +221,7 @@ function answered(db: Db, operation: string | undefined, id: string): TakenBox |
 const isThere = (db: Db, id: string): boolean =>
   db.prepare('SELECT 1 FROM box WHERE id = ?').get(id) !== undefined;
 
-/** What follows each write of a box, in its transaction: the state is kept, the logbook is told. */
+/** What follows each write of a box, in its transaction: the state is kept, the logbook gets an entry. */
 function written(
   db: Db,
   before: BoxRecord | undefined,

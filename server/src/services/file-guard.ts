@@ -1,6 +1,6 @@
 /**
  * Watches over the database file: SQLite goes on writing into a file that was deleted or replaced under it, and what it writes there
- * is lost. Once something is wrong nothing is written any more, and everyone is told why.
+ * is lost. Once something is wrong nothing is written any more, and every client learns why.
  */
 import { spawn } from 'node:child_process';
 import { statSync } from 'node:fs';

@@ -189,7 +189,7 @@ export async function keepPart(
   const whole = Buffer.concat([...partsOf(db, id), bytes]);
   const forget = () => db.prepare('DELETE FROM photo_part WHERE photo = ?').run(id);
   if (sha256 !== undefined && hashOf(whole) !== sha256) {
-    // Something of it was spoilt on its way, or is of another photo: it begins anew.
+    // Something of it was spoilt on its way, or is of another photo: it starts over.
     forget();
     return { id, have: 0 };
   }

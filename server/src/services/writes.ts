@@ -25,7 +25,7 @@ export function epochOf(db: Db): string {
 }
 
 /**
- * Begins an epoch: whoever opens a database cannot know whether it is a backup that was put back. One without a write is
+ * Begins an epoch: a server cannot know whether the database it opens is a restored backup. One without a write is
  * given up for it.
  */
 export function beginEpoch(db: Db): void {

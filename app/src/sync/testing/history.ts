@@ -43,7 +43,7 @@ const first = (line: string): Item => {
 };
 const CABLE = first('12/2 leg');
 
-/** What was seen of all edits, whoever made them. */
+/** What was seen of all edits by all phones. */
 class Ledger {
   /** Values written into a field: every one names who wrote it and when, and is written once. */
   readonly values = new Map<string, Set<string>>();
@@ -211,11 +211,11 @@ class Phone {
     this.close();
     const known = this.tabs[0];
     this.epochs = new Epochs(this.disk);
-    this.tabs = Array.from({ length: many }, (_, nth): Tab => {
+    this.tabs = Array.from({ length: many }, (_, index): Tab => {
       const tab: Tab = new Tab(
         this.disk,
         (record) => {
-          const others = this.tabs.filter((_other, at) => at !== nth);
+          const others = this.tabs.filter((_other, at) => at !== index);
           this.#telling = Promise.all([this.#telling, ...others.map(({ outbox }) => outbox.refresh(record))]);
         },
         () => this.tabs,
@@ -251,7 +251,7 @@ class Phone {
     await this.told();
   }
 
-  /** Everything is read anew. What the server does not know any more is brought back. */
+  /** Everything is read again. What the server has lost is brought back. */
   async read(): Promise<void> {
     this.server.serve().fates = [];
     await request(EpochsAnswer, '/epochs');
@@ -268,7 +268,7 @@ class Phone {
     this.look();
   }
 
-  /** What the server has is on the screen; what waits is laid over it. */
+  /** The screen shows what the server has, with pending changes applied. */
   look(): void {
     for (const tab of this.tabs) {
       tab.boxes.clear();
@@ -310,7 +310,7 @@ const deedOf = <D extends Deed | Travel>(...is: readonly D[]) =>
     who: fc.nat(2),
     tab: fc.nat(1),
     is: fc.constantFrom(...is),
-    nth: fc.nat(20),
+    index: fc.nat(20),
     fates: fc.array(fc.constantFrom(...FATES), { maxLength: 3 }),
   });
 /** One step of a history. */
@@ -335,10 +335,10 @@ function changedBy(
   is: Deed,
   now: BoxFields,
   text: string,
-  nth: number,
+  index: number,
   piece: string,
 ): BoxFields | undefined {
-  const chosen = now.box.items[nth % Math.max(1, now.box.items.length)]?.id;
+  const chosen = now.box.items[index % Math.max(1, now.box.items.length)]?.id;
   switch (is) {
     case 'add':
       return { ...now, box: { ...now.box, items: [...now.box.items, { ...CABLE, id: piece } as Item] } };
@@ -399,7 +399,7 @@ async function photo(phone: Phone, tab: Tab, id: string, at: number, ledger: Led
   ledger.photos.set(name, id);
 }
 
-function edit(phone: Phone, tab: Tab, is: Deed, id: string, nth: number, at: number, ledger: Ledger): void {
+function edit(phone: Phone, tab: Tab, is: Deed, id: string, index: number, at: number, ledger: Ledger): void {
   const now = tab.shown(id);
   if (!now) return;
   const history = phone.ways.get(id) ?? { past: [], future: [] };
@@ -412,7 +412,7 @@ function edit(phone: Phone, tab: Tab, is: Deed, id: string, nth: number, at: num
     ledger.edited(id, now, after);
     return;
   }
-  const after = changedBy(is, now, `${phone.name} ${at}`, nth, `${phone.name}${at}.0`);
+  const after = changedBy(is, now, `${phone.name} ${at}`, index, `${phone.name}${at}.0`);
   if (!after) return;
   save(tab, id, now, after);
   ledger.edited(id, now, after);
@@ -465,7 +465,7 @@ export async function act(stage: Stage, one: DeedOf | TravellingDeedOf, at: numb
   if (!phone || !tab) return;
   const text = `${phone.name} ${at}`;
   const ids = tab.all;
-  const id = ids[one.nth % Math.max(1, ids.length)] ?? FIRST;
+  const id = ids[one.index % Math.max(1, ids.length)] ?? FIRST;
   switch (is) {
     case 'send':
       return phone.flush(tab, one.fates);
@@ -493,7 +493,7 @@ export async function act(stage: Stage, one: DeedOf | TravellingDeedOf, at: numb
       tab.outbox.saveJob(jobId(phone, at), JobFields.parse({ name: text }), null, AT);
       return phone.told();
     case 'remove job': {
-      const job = tab.otherJobs[one.nth % Math.max(1, tab.otherJobs.length)];
+      const job = tab.otherJobs[one.index % Math.max(1, tab.otherJobs.length)];
       if (job === undefined || tab.asks(job)) return;
       const inside = [...tab.boxes.values()].filter((box) => box.jobId === job);
       const boxes = Object.fromEntries(inside.map((box) => [box.id, box.version]));
@@ -503,7 +503,8 @@ export async function act(stage: Stage, one: DeedOf | TravellingDeedOf, at: numb
       return phone.told();
     }
     case 'make': {
-      const job = one.nth % 3 > 0 ? (tab.otherJobs[one.nth % Math.max(1, tab.otherJobs.length)] ?? JOB) : JOB;
+      const job =
+        one.index % 3 > 0 ? (tab.otherJobs[one.index % Math.max(1, tab.otherJobs.length)] ?? JOB) : JOB;
       const made = `box-${phone.name}-${String(at).padStart(5, '0')}`;
       ledger.inJob.set(made, job);
       tab.outbox.saveBox(made, job, START, null, AT);
@@ -516,7 +517,7 @@ export async function act(stage: Stage, one: DeedOf | TravellingDeedOf, at: numb
         tab.outbox.remove('boxes', id, 'Den', { version: tab.boxes.get(id)?.version ?? 1, at: AT });
         ledger.deleted.add(id);
       } else if (is === 'photo') await photo(phone, tab, id, at, ledger);
-      else edit(phone, tab, is, id, one.nth, at, ledger);
+      else edit(phone, tab, is, id, one.index, at, ledger);
       return phone.told();
   }
 }
@@ -561,16 +562,16 @@ async function answer(tab: Tab, id: string, ledger: Ledger, way: number): Promis
   await tab.outbox.settle(id, way % 2 === 0 ? 'mine' : 'theirs');
 }
 
-/** Everything is sent, and whoever is asked answers. */
+/** Everything is sent, and each person answers what is asked. */
 export async function settle({ phones, ledger }: Stage): Promise<void> {
   for (const phone of phones) phone.disk.full = false;
   for (let round = 0; round < 30; round += 1) {
-    for (const [nth, phone] of phones.entries()) {
+    for (const [index, phone] of phones.entries()) {
       for (const tab of phone.tabs) {
         await phone.flush(tab, []);
         await phone.read();
         for (const { id } of tab.outbox.snapshot().entries)
-          if (tab.asks(id)) await answer(tab, id, ledger, round + nth);
+          if (tab.asks(id)) await answer(tab, id, ledger, round + index);
         await phone.told();
       }
     }

@@ -8,7 +8,7 @@ import { View } from './View';
 
 interface ClashesProps {
   readonly clashes: readonly ClashWords[];
-  /** The two have no common past that is known: one of them stands as a whole. */
+  /** It is not known what both were made from: the person chooses one as a whole. */
   readonly whole?: boolean;
 }
 
@@ -22,7 +22,7 @@ export function Clashes({ clashes, whole = false }: ClashesProps) {
       ))}
       <Words tone="text-soft">
         {whole
-          ? 'It is not known what both were made from, as after a backup was put back. One of the two stands as a whole.'
+          ? 'It is not known what both were made from, as after a backup was put back. Choose one of the two as a whole.'
           : 'What else you and the other changed is kept of both.'}
       </Words>
     </View>
