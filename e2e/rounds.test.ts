@@ -51,7 +51,10 @@ class Tab {
     const { page } = this.hand;
     await page.bringToFront();
     await page.waitForSelector('[data-testid="fill"]', { timeout: 15_000 });
-    if (!(await page.$('::-p-aria(Add 12/2)'))) await this.hand.touch('Cable');
+    // The address of a page loaded again says that the cables are open, before they are drawn: a touch would close them.
+    const cables = await this.hand.find('Cable');
+    const open = await cables.evaluate((one) => one.getAttribute('aria-expanded') === 'true');
+    if (!open) await this.hand.touch('Cable');
     await this.hand.find('Add 12/2');
   }
 
