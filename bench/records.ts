@@ -10,7 +10,7 @@ import { textOf } from '@dense-pack/core/logbook/text';
 import { type Db, openDatabase } from '../server/src/database.ts';
 import { seedDemo } from '../server/src/demo.ts';
 import { writeSheets } from '../server/src/report/sheets.ts';
-import { boxesIn } from '../server/src/services/boxes.ts';
+import { boxesIn } from '../server/src/services/box-rows.ts';
 import { findJob } from '../server/src/services/job-rows.ts';
 import { findBoxes } from '../server/src/services/logbook.ts';
 
@@ -37,7 +37,7 @@ function filled(many: number): Db {
   const job = findJob(db, DEMO);
   if (!job) throw new Error('no demo');
   const texts = boxesIn(db, DEMO).boxes.map((box) => textOf(job, box));
-  const box = db.prepare(`INSERT INTO box (id, job_id, version, name, document, created_at, updated_at)
+  const box = db.prepare(`INSERT INTO box_all (id, job_id, version, name, document, created_at, updated_at)
     SELECT ?, job_id, version, name, '{}', created_at, updated_at FROM box WHERE id = 'demo-den-door'`);
   const row = db.prepare('INSERT INTO indexed (box_id, by) VALUES (?, 1)');
   const words = db.prepare('INSERT INTO box_words (rowid, words) VALUES (?, ?)');
@@ -112,7 +112,7 @@ console.log(
 function readTwice(): { first: number; again: number } {
   const db = opened();
   db.exec(`WITH RECURSIVE n(i) AS (SELECT 1 UNION ALL SELECT i + 1 FROM n WHERE i < 60)
-    INSERT INTO box (id, job_id, version, name, room, circuit, document, stage, seen, created_at, updated_at)
+    INSERT INTO box_all (id, job_id, version, name, room, circuit, document, stage, seen, created_at, updated_at)
     SELECT b.id || '-' || n.i, b.job_id, 1, b.name, b.room, b.circuit, b.document, b.stage, b.seen, b.created_at, b.updated_at
     FROM box b, n WHERE b.job_id = '${DEMO}'`);
   const read = () => {

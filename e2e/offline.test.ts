@@ -1,5 +1,6 @@
 /** Without a network: the app starts from the phone, shows what it knew, takes edits, and sends them later. */
-import { JobList, JobPage } from '../app/src/sync/answers';
+import { JobCards } from '@dense-pack/core';
+import { JobPage } from '../app/src/sync/answers';
 import { startFront } from './front';
 import { PHONE, World } from './world';
 
@@ -20,9 +21,9 @@ test('the server and the page know that they are made of the same rules; what it
     return (await answer.json()) as unknown;
   };
   const list = await ask('/jobs');
-  const { jobs } = JobList.parse(list);
-  expect({ jobs }).toEqual(list);
-  for (const { id } of jobs) {
+  const cards = JobCards.parse(list);
+  expect(cards).toEqual(list);
+  for (const { id } of cards.jobs) {
     const job = await ask(`/jobs/${id}?from=0&most=200`);
     const read = JobPage.parse(job);
     expect(read).toEqual(job);

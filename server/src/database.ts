@@ -41,6 +41,8 @@ export function openDatabase(file: string, folder: string): Db {
     db.pragma('journal_mode = WAL');
     db.pragma('foreign_keys = ON');
     db.pragma('synchronous = FULL');
+    // SQLite’s own knows the letters of English alone.
+    db.function('lower_all', { deterministic: true }, (text: string) => text.toLowerCase());
   } catch (error) {
     throw new DatabaseRefused(
       `The database file ${file} cannot be opened for writing (${error instanceof Error ? error.message : String(error)}).`,

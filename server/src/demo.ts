@@ -12,6 +12,7 @@ import { demoTests, TESTED_BOXES } from './demo-tests.ts';
 import { createBox } from './services/boxes.ts';
 import { findJob } from './services/job-rows.ts';
 import { createJob, deleteJob } from './services/jobs.ts';
+import { isTrashed, throwAway } from './services/trash.ts';
 
 const DEMO_JOB = 'demo-house-on-the-hill';
 
@@ -25,6 +26,7 @@ export function seedDemo(db: Db, now: Date): void {
   db.transaction(() => {
     const before = findJob(db, DEMO_JOB);
     if (before) deleteJob(db, DEMO_JOB, before, { now: now.toISOString() });
+    if (isTrashed(db, DEMO_JOB)) throwAway(db, DEMO_JOB);
     const at = (nth: number) => new Date(now.getTime() + nth).toISOString();
     const job = JobFields.parse({
       name: 'House on the hill (demo)',

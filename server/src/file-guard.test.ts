@@ -56,7 +56,10 @@ test('the check of all pages finds damaged pages, and the report stays', async (
   await place.db.backup(spoilt);
   const pages = new Database(spoilt, { readonly: true });
   const size = pages.pragma('page_size', { simple: true }) as number;
-  const root = pages.prepare(`SELECT rootpage FROM sqlite_schema WHERE name = 'job'`).pluck().get() as number;
+  const root = pages
+    .prepare(`SELECT rootpage FROM sqlite_schema WHERE name = 'job_all'`)
+    .pluck()
+    .get() as number;
   pages.close();
   const open = openSync(spoilt, 'r+');
   writeSync(open, Buffer.alloc(200, 7), 0, 200, (root - 1) * size);

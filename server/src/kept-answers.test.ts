@@ -3,7 +3,7 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import { DatabaseRefused, openDatabase, serveAlone } from './database.ts';
-import { boxOf, openPlace, type Place } from './tests/place.ts';
+import { boxOf, countedCards, openPlace, type Place } from './tests/place.ts';
 
 let place: Place;
 const JOB = 'job-0000001';
@@ -44,13 +44,13 @@ test('an answer is the same until something is written; then it says what was wr
 test('what another process wrote is seen at once', async () => {
   await job();
   const other = new Database(join(place.folder, 'test.db'));
-  other.prepare('UPDATE box SET room = ? WHERE id = ?').run('Cellar', 'box-0000005');
+  other.prepare('UPDATE box_all SET room = ? WHERE id = ?').run('Cellar', 'box-0000005');
   other.close();
   expect((await job()).body.boxes[5]).toMatchObject({ id: 'box-0000005', room: 'Cellar' });
 });
 
 test('verdicts of a card follow the edition of the job', async () => {
-  const card = async () => (await place.api().get('/jobs')).body.jobs[0] as { over: number; version: number };
+  const card = async () => (await countedCards(place))[0];
   expect(await card()).toMatchObject({ over: 25, boxes: 25 });
   const { body } = await job();
   const {
@@ -68,14 +68,14 @@ test('verdicts of a card follow the edition of the job', async () => {
     .put(`/jobs/${JOB}`)
     .send({ ...said, edition: 'cec2021' })
     .expect(200);
-  expect((await card()).over).toBe(0);
+  expect(await card()).toMatchObject({ over: 0 });
   const { version, write: madeBy } = (await job()).body as { version: number; write: string };
   await place
     .api()
     .put(`/jobs/${JOB}`)
     .send({ ...said, edition: 'nec2023', version, write: madeBy })
     .expect(200);
-  expect((await card()).over).toBe(25);
+  expect(await card()).toMatchObject({ over: 25 });
 });
 
 test('the pages of a house are the house', async () => {
@@ -89,8 +89,6 @@ test('the pages of a house are the house', async () => {
     if (from >= body.count) break;
   }
   expect(ids).toEqual(whole.map(({ id }) => id));
-  const jobs = await place.api().get('/jobs?from=0&most=1');
-  expect(jobs.body).toMatchObject({ from: 0, count: 1, jobs: [{ id: JOB }] });
 });
 
 test.each([
@@ -153,7 +151,7 @@ test('a damaged file is refused at the start and left as it is', () => {
   const file = join(place.folder, 'torn.db');
   const made = openDatabase(file, MIGRATIONS);
   made.pragma('journal_mode = DELETE');
-  made.exec(`INSERT INTO job (id, version, name, edition, created_at, updated_at)
+  made.exec(`INSERT INTO job_all (id, version, name, edition, created_at, updated_at)
              VALUES ('job-torn-01', 1, '${'n'.repeat(3000)}', 'nec2023', 'a', 'b')`);
   const size = made.pragma('page_size', { simple: true }) as number;
   const pages = made.pragma('page_count', { simple: true }) as number;

@@ -151,7 +151,7 @@ test('boxes written before there was a logbook are found once they are indexed, 
   place.db.prepare('DELETE FROM indexed').run();
   place.db
     .prepare(
-      `INSERT INTO box (id, job_id, version, name, document, created_at, updated_at)
+      `INSERT INTO box_all (id, job_id, version, name, document, created_at, updated_at)
               VALUES ('from-the-future', 'demo-house-on-the-hill', 1, 'Later', '{"version":99}', '2026', '2026')`,
     )
     .run();

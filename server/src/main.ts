@@ -11,7 +11,8 @@ import { HostsRefused, readHosts } from './routes/neighbours.ts';
 import { indexSome } from './services/boxes.ts';
 import { checkPages, type FileGuard, guardFile } from './services/file-guard.ts';
 import { sweepPhotos } from './services/photos.ts';
-import { countsBy } from './services/verdicts.ts';
+import { sweepTrash } from './services/trash.ts';
+import { countAllLater, countsBy } from './services/verdicts.ts';
 import { beginEpoch } from './services/writes.ts';
 import { CannotListen, closeOnSignal, listen } from './serve.ts';
 
@@ -69,6 +70,7 @@ function sweepDaily(db: Db): ReturnType<typeof setInterval> {
   const sweep = () => {
     try {
       sweepPhotos(db, new Date());
+      sweepTrash(db, new Date());
     } catch (error) {
       // Nothing waits for it: it is tried again tomorrow.
       console.error(error);
@@ -105,6 +107,7 @@ async function start(): Promise<void> {
     const { server, address } = await listen(application(db, { appFolder, hosts, guard }), port);
     const checking = checkHourly(guard, file);
     const indexing = indexAll(db);
+    countAllLater(db);
     const sweeping = sweepDaily(db);
     closeOnSignal(server, () => {
       indexing.stop();

@@ -1,5 +1,12 @@
 /** What the server answers, by the core’s schemas. In a file of its own: a start that has its answers kept makes none of them. */
-import { BoxRecord, BoxState, Job, JobCard, UnreadableBox } from '@dense-pack/core/box/record';
+import {
+  BoxRecord,
+  BoxState,
+  Job,
+  type JobCard,
+  type JobCards,
+  UnreadableBox,
+} from '@dense-pack/core/box/record';
 import { z } from 'zod';
 import { onFirstUse } from '@dense-pack/core/box/on-first-use';
 
@@ -13,8 +20,10 @@ export const PhotoArrived = onFirstUse(() =>
 /** The one answer after which a deletion is done. */
 export const Deleted = onFirstUse(() => z.object({ id: z.string(), deleted: z.literal(true) }));
 
-export const JobList = onFirstUse(() => z.object({ jobs: z.array(JobCard) }));
-export type JobList = z.output<typeof JobList>;
+/** The list of jobs as a phone keeps it. An older program kept the cards alone. */
+export interface JobList extends Partial<Pick<JobCards, 'count' | 'state' | 'more'>> {
+  readonly jobs: readonly JobCard[];
+}
 export const BoxStates = onFirstUse(() =>
   z.object({ states: z.array(BoxState), unreadable: z.int().default(0) }),
 );

@@ -83,6 +83,8 @@ export const Deletion = onFirstUse(() =>
     version: z.int().min(1).optional(),
     /** The write that made that version. */
     write: WriteId.optional(),
+    /** Who deletes it; nobody where no name was given. */
+    by: z.string().max(60).optional(),
     /** The boxes of a deleted job as they were seen. */
     boxes: BoxVersions.optional(),
     /** What is stored, where someone changed it since. */

@@ -151,7 +151,7 @@ export class Outbox {
     of: 'boxes' | 'jobs',
     id: string,
     name: string,
-    seen: MadeFrom & { readonly boxes?: BoxVersions; readonly at: string },
+    seen: MadeFrom & { readonly boxes?: BoxVersions; readonly at: string; readonly by?: string },
   ): void {
     const { at: madeAt, ...what } = seen;
     this.#put({ what: 'delete', id: newId(), record: id, madeAt, of, name, ...what });

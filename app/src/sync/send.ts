@@ -89,7 +89,7 @@ function sendBox({ id: operation, record: id, job, jobAgain, after, from, write,
   return request(TakenBox, `/boxes/${id}`, 'PUT', body);
 }
 
-async function sendDeletion({ id: operation, record: id, of, boxes, ...deletion }: Deletion) {
+async function sendDeletion({ id: operation, record: id, of, boxes, by = '', ...deletion }: Deletion) {
   const schema = of === 'boxes' ? BoxRecord : Job;
   // What an older program wrote names no version: the one there is now is meant.
   const { version, write } =
@@ -98,7 +98,7 @@ async function sendDeletion({ id: operation, record: id, of, boxes, ...deletion 
   const body: z.input<typeof JobDeletion> = boxes === undefined ? {} : { boxes };
   return request(
     Deleted,
-    `/${of}/${id}?${from}&operation=${operation}`,
+    `/${of}/${id}?${from}&operation=${operation}${by === '' ? '' : `&by=${encodeURIComponent(by)}`}`,
     'DELETE',
     ...(of === 'jobs' ? [body] : []),
   );

@@ -32,4 +32,5 @@ export { SettingsScreen } from './settings/SettingsScreen';
 export { SheetScreen } from './sheet/SheetScreen';
 export { learnWiring, madeOf } from './stations/join/use-wiring';
 export { VIEWS } from './stations/views';
+export { TrashScreen } from './trash/TrashScreen';
 export { TruckScreen } from './truck/TruckScreen';

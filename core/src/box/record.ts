@@ -16,6 +16,7 @@ import { StoredBox } from './versions.ts';
 import { CONDITIONS, keysOf, SAFE_STEPS, STAGES, STUDS } from './words.ts';
 import { onFirstUse } from './on-first-use.ts';
 import { CopyOf, Epoch, WriteId } from './write-id.ts';
+import { VesselPreview } from './vessel-preview.ts';
 
 /** An id a client may make itself, so that a record can be made without signal. */
 export const RecordId = onFirstUse(() =>
@@ -150,9 +151,10 @@ export const UnreadableBox = onFirstUse(() =>
 );
 export type UnreadableBox = z.output<typeof UnreadableBox>;
 
-/** A job with what its card shows. */
+/** A job as a list shows it: without its panel and cables, with what its card counts and draws. */
 export const JobCard = onFirstUse(() =>
-  Job.extend({
+  Job.omit({ panel: true, links: true }).extend({
+    /** Boxes that can be read here. */
     boxes: z.int(),
     over: z.int(),
     unknown: z.int(),
@@ -160,11 +162,52 @@ export const JobCard = onFirstUse(() =>
     open: z.int().default(0),
     /** Boxes that cannot be read here. */
     unreadable: z.int().default(0),
-    /** The first boxes, for their small vessels. */
-    preview: z.array(z.object({ id: RecordId, box: StoredBox })).max(JOB_PREVIEW),
+    /** Boxes among them that are still being counted: they are in none of the numbers above but `boxes`. */
+    uncounted: z.int().default(0),
+    /** The first boxes that were counted, as small vessels. */
+    vessels: z.array(VesselPreview).max(JOB_PREVIEW).default([]),
   }),
 );
 export type JobCard = z.output<typeof JobCard>;
+
+/** Cards in the order of their last change, and how a later answer goes on from them. */
+export const JobCards = onFirstUse(() =>
+  z.object({
+    jobs: z.array(JobCard),
+    /** How many jobs there are in all. */
+    count: z.int(),
+    /** The state of the list: asked with it, the server tells what changed since. */
+    state: WriteId,
+    /** Whether these are the changes since a state; else they are the list from its beginning, or from a place in it. */
+    since: z.boolean().default(false),
+    /** Jobs that were deleted since the state that was named. */
+    deleted: z.array(RecordId).default([]),
+    /** Whether more follow: further down the list, or more changes after `state`. */
+    more: z.boolean(),
+  }),
+);
+export type JobCards = z.output<typeof JobCards>;
+
+/** A deleted job or box that can be brought back still. */
+export const Trashed = onFirstUse(() =>
+  z.object({
+    of: z.enum(['job', 'box']),
+    id: RecordId,
+    name: z.string(),
+    /** The name of its job. */
+    job: z.string(),
+    /** Whether the job of a box was deleted too: it comes back with the box. */
+    jobGone: z.boolean(),
+    /** How many boxes come back. */
+    boxes: z.int(),
+    at: z.iso.datetime(),
+    /** The device that deleted it; empty where none was named. */
+    by: z.string(),
+    /** From then on it is gone for good. */
+    until: z.iso.datetime(),
+  }),
+);
+export type Trashed = z.output<typeof Trashed>;
 
 /** A box as it is stored. */
 export const BoxRecord = onFirstUse(() => boxWith({ ...stamps, jobId: RecordId }));

@@ -9,6 +9,8 @@ export const EVENTS = {
   built: 'built',
   opened: 'opened again',
   tested: 'tested',
+  deleted: 'deleted',
+  back: 'brought back from the trash',
 } as const;
 export type EventKind = keyof typeof EVENTS;
 

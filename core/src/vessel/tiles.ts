@@ -1,23 +1,9 @@
 /** One tile for each allowance of a tally: what is drawn in the vessel. */
 import type { BoxDocument, Item } from '../box/document.ts';
+import { type ConductorColour, TILE_GROUPS, type TileGroup } from '../box/vessel-preview.ts';
 import { roleOf } from '../box/work.ts';
 import type { Side } from '../box/words.ts';
 import type { Tally, TallyLine } from '../fill/tally.ts';
-
-/** What a tile is, from the back of the box (grounds) to its opening (devices): the order of folding. */
-export const TILE_GROUPS = [
-  'ground',
-  'hardware',
-  'neutral',
-  'hot',
-  'switched',
-  'conductor',
-  'device',
-] as const;
-export type TileGroup = (typeof TILE_GROUPS)[number];
-
-/** The colour of a conductor, by the letter it is drawn with. */
-export type ConductorColour = 'black' | 'white' | 'red' | 'blue' | 'bare' | 'green';
 
 export interface Tile {
   /** The same for the same allowance as long as its item stays, so that tiles move and do not jump. */

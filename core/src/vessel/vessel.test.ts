@@ -9,7 +9,8 @@ import type { Amount } from '../fill/amount.ts';
 import { cubicInches, millilitres } from '../quantity/volume.ts';
 import { pack } from './pack.ts';
 import { graduations } from './scale.ts';
-import { cableColours, TILE_GROUPS, tilesOf } from './tiles.ts';
+import { TILE_GROUPS } from '../box/vessel-preview.ts';
+import { cableColours, tilesOf } from './tiles.ts';
 
 function drawn(line: string) {
   const read = readCountLine(line);

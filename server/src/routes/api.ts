@@ -9,6 +9,7 @@ import { fileRoutes } from './files.ts';
 import { keepingAnswers } from './kept-answers.ts';
 import { logbookRoutes } from './logbook.ts';
 import { paperRoutes } from './papers.ts';
+import { trashRoutes } from './trash.ts';
 import { boxRoutes, jobRoutes } from './records.ts';
 
 /** What is said where nothing may be written any more. */
@@ -58,6 +59,7 @@ export function api(db: Db, clock: () => Date, guard?: FileGuard): Router {
   const kept = keepingAnswers(db);
   router.use(jobRoutes(db, now, kept));
   router.use(boxRoutes(db, now, kept));
+  router.use(trashRoutes(db, now));
   router.use(() => {
     throw new Refused(404, 'There is nothing at this address');
   });

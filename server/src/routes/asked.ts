@@ -1,8 +1,12 @@
 /** What a request asks for, read from its address. */
 import { RecordId } from '@dense-pack/core';
+import { onFirstUse } from '@dense-pack/core/box/on-first-use';
 import { WriteId } from '@dense-pack/core/box/write-id';
 import type { Request } from 'express';
-import type { MadeFrom, Page } from '../services/boxes.ts';
+import { z } from 'zod';
+import type { Page } from '../services/box-rows.ts';
+import type { MadeFrom } from '../services/boxes.ts';
+import type { CardsAsked } from '../services/cards.ts';
 import { Refused } from '../services/failures.ts';
 
 export const idOf = (request: Request): string => String(request.params['id']);
@@ -35,6 +39,63 @@ export function operationOf({ query }: Request): { readonly operation?: string }
   throw new Refused(400, 'Some of this cannot be taken', {
     errors: [{ field: 'operation', accepted: 'an id of 8 to 40 of a–z, 0–9 and “-”, or none' }],
   });
+}
+
+const byField = onFirstUse(() =>
+  z
+    .string()
+    .trim()
+    .max(60)
+    .regex(/^[^\u0000-\u001f\u007f]*$/),
+);
+
+/** Which device deletes: `?by=Phone of the van`. @throws Refused 400 */
+export function deviceIn({ query: { by = '' } }: Request): string {
+  const read = byField.safeParse(by);
+  if (read.success) return read.data;
+  throw refusedField('by', 'the name of the device, at most 60 characters in one line, or none');
+}
+
+const refusedField = (field: string, accepted: string) =>
+  new Refused(400, 'Some of this cannot be taken', { errors: [{ field, accepted }] });
+
+/** So many cards are told where nobody says how many, and at most. */
+const CARDS = 100;
+const CARDS_MOST = 500;
+
+/** `2026-03-02T09:00:00.000Z,job-0000001`: the last card before a page. */
+const AFTER = /^(\d{4}-\d\d-\d\dT[\d:.]+Z),([a-z0-9-]{1,40})$/;
+
+/**
+ * The cards that are asked for: `?most=50&after=2026-03-02T09:00:00.000Z,job-0000001`, `?words=elm`, or `?since=` and a state.
+ * @throws Refused 400
+ */
+export function cardsIn({ query }: Request): CardsAsked {
+  const { most = String(CARDS), after, words = '', since } = query;
+  const many = Number(most);
+  if (!Number.isInteger(many) || many < 1 || many > CARDS_MOST)
+    throw refusedField('most', `how many are told, a whole number from 1 to ${CARDS_MOST}`);
+  if (query['from'] !== undefined)
+    throw refusedField(
+      'from',
+      'nothing: a page of jobs begins “after” a job, “?after=2026-03-02T09:00:00.000Z,job-0000001”',
+    );
+  const [, updatedAt, id] = (typeof after === 'string' && AFTER.exec(after)) || [];
+  if (after !== undefined && (updatedAt === undefined || id === undefined))
+    throw refusedField(
+      'after',
+      'the date and the id of the last job before the page, “2026-03-02T09:00:00.000Z,job-0000001”',
+    );
+  if (typeof words !== 'string' || words.length > 200)
+    throw refusedField('words', 'words of the name or the note, at most 200 characters');
+  const state = WriteId.optional().safeParse(since);
+  if (!state.success) throw refusedField('since', 'the state of the list as the server said it');
+  return {
+    most: many,
+    words,
+    since: state.data,
+    ...(updatedAt === undefined || id === undefined ? {} : { after: { updatedAt, id } }),
+  };
 }
 
 const PAGE_MOST = 1000;

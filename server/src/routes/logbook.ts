@@ -1,7 +1,7 @@
 /** What happened, and what is found by its words. */
 import { Router } from 'express';
 import type { Db } from '../database.ts';
-import { readBox } from '../services/boxes.ts';
+import { readBox } from '../services/box-rows.ts';
 import { Refused } from '../services/failures.ts';
 import { readJob } from '../services/jobs.ts';
 import { eventsOf, eventsOfJob, findBoxes } from '../services/logbook.ts';

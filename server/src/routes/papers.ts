@@ -2,7 +2,7 @@
 import { writeCsv } from '@dense-pack/core';
 import { Router } from 'express';
 import type { Db } from '../database.ts';
-import { boxesIn, boxesOf, readBox } from '../services/boxes.ts';
+import { boxesIn, boxesOf, readBox } from '../services/box-rows.ts';
 import { readJob } from '../services/jobs.ts';
 import { idOf } from './asked.ts';
 import { sendLabels, sendSheets } from './send-paper.ts';

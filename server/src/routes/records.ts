@@ -3,20 +3,13 @@ import { randomUUID } from 'node:crypto';
 import { BoxChange, JobChange, JobDeletion, NewBox, NewJob } from '@dense-pack/core';
 import { type Request, Router } from 'express';
 import type { Db } from '../database.ts';
-import {
-  boxesIn,
-  changeBox,
-  countBoxes,
-  createBox,
-  deleteBox,
-  readBox,
-  stateOfBoxes,
-  storedBox,
-} from '../services/boxes.ts';
-import { changeJob, countJobs, createJob, deleteJob, listJobs, readJob } from '../services/jobs.ts';
+import { boxesIn, countBoxes, readBox, stateOfBoxes, storedBox } from '../services/box-rows.ts';
+import { changeBox, createBox, deleteBox } from '../services/boxes.ts';
+import { listCards } from '../services/cards.ts';
+import { changeJob, createJob, deleteJob, readJob } from '../services/jobs.ts';
 import { statesOf } from '../services/states.ts';
 import { bodyAs } from './answers.ts';
-import { idOf, madeFromIn, operationOf, pageOf } from './asked.ts';
+import { cardsIn, deviceIn, idOf, madeFromIn, operationOf, pageOf } from './asked.ts';
 import type { keepingAnswers } from './kept-answers.ts';
 
 type Keeping = ReturnType<typeof keepingAnswers>;
@@ -35,11 +28,7 @@ export function jobRoutes(db: Db, now: () => string, kept: Keeping): Router {
   const router = Router();
   router.get(
     '/jobs',
-    kept((request) => {
-      const page = pageOf(request);
-      const jobs = listJobs(db, page);
-      return page ? { jobs, from: page.from, count: countJobs(db) } : { jobs };
-    }),
+    kept((request) => listCards(db, cardsIn(request))),
   );
   router.post('/jobs', (request, response) => {
     const { id = randomUUID(), operation, known, ...fields } = bodyAs(NewJob, request.body);
@@ -61,6 +50,7 @@ export function jobRoutes(db: Db, now: () => string, kept: Keeping): Router {
     const { boxes } = bodyAs(JobDeletion, request.body);
     deleteJob(db, id, madeFromIn(request), {
       now: now(),
+      by: deviceIn(request),
       ...(boxes === undefined ? {} : { seen: boxes }),
       ...operationOf(request),
     });
@@ -98,7 +88,7 @@ export function boxRoutes(db: Db, now: () => string, kept: Keeping): Router {
   });
   router.delete('/boxes/:id', (request, response) => {
     const id = idOf(request);
-    deleteBox(db, id, madeFromIn(request), now(), operationOf(request).operation);
+    deleteBox(db, id, madeFromIn(request), { now: now(), by: deviceIn(request), ...operationOf(request) });
     response.json({ id, deleted: true });
   });
 

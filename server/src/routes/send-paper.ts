@@ -7,7 +7,7 @@ import type { SheetPhoto } from '../report/set-sheet.ts';
 import { type SheetsOf, writeSheets } from '../report/sheets.ts';
 import { zipOf } from '../services/archive-zip.ts';
 import { archivedBox, idsOf } from '../services/archives.ts';
-import { boxesIn } from '../services/boxes.ts';
+import { boxesIn } from '../services/box-rows.ts';
 import { readPhoto } from '../services/photos.ts';
 
 export async function sendSheets(response: Response, db: Db, of: Omit<SheetsOf, 'photosOf'>): Promise<void> {

@@ -9,7 +9,7 @@ import { type Length, writeLength } from '@dense-pack/core/quantity/length';
 import type { Request, Response } from 'express';
 import type { Db } from '../database.ts';
 import { PAPERS, type PaperSize, templateDxf, writeTemplate } from '../report/template.ts';
-import { readBox } from '../services/boxes.ts';
+import { readBox } from '../services/box-rows.ts';
 import { Refused } from '../services/failures.ts';
 import { readJob } from '../services/jobs.ts';
 

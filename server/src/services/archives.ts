@@ -3,7 +3,8 @@ import { ArchivedBox, type ArchivePreview } from '@dense-pack/core/exchange/arch
 import type { Job } from '@dense-pack/core';
 import type { Db } from '../database.ts';
 import type { Archive } from './archive-zip.ts';
-import { indexSome, readBox, restoreBox } from './boxes.ts';
+import { readBox } from './box-rows.ts';
+import { indexSome, restoreBox } from './boxes.ts';
 import { findJob, restoreJob } from './job-rows.ts';
 import { eventsOf } from './logbook.ts';
 import { photosOf, restorePhoto } from './photos.ts';
@@ -87,7 +88,7 @@ export function readIn(db: Db, archive: Archive): ArchivePreview & { readonly jo
 /** The boxes of a job in their order, by their ids: those that can be read. */
 export function idsOf(db: Db, { id }: Job): string[] {
   return db
-    .prepare<[string], { id: string }>('SELECT id FROM box WHERE job_id = ? ORDER BY created_at, rowid')
+    .prepare<[string], { id: string }>('SELECT id FROM box WHERE job_id = ? ORDER BY created_at, place')
     .all(id)
     .flatMap((row) => {
       try {

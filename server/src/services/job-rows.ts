@@ -19,27 +19,20 @@ export interface JobRow extends CopyColumns {
 }
 
 export function jobOf(row: JobRow): Job {
-  const {
-    created_at: createdAt,
-    updated_at: updatedAt,
-    edition_assumed: assumed,
-    demo,
-    panel,
-    links,
-    write_id,
-    copy_of,
-    copy_changed,
-    ...rest
-  } = row;
+  const { id, version, name, edition, note, panel, links } = row;
   return {
-    ...rest,
-    ...placeOf({ write_id, copy_of, copy_changed }),
-    ...(assumed === 1 ? { editionAssumed: true } : {}),
+    id,
+    version,
+    name,
+    edition,
+    note,
+    ...placeOf(row),
+    ...(row.edition_assumed === 1 ? { editionAssumed: true } : {}),
     panel: Panel.parse(JSON.parse(panel)),
     links: Links.parse(JSON.parse(links)),
-    demo: demo === 1,
-    createdAt,
-    updatedAt,
+    demo: row.demo === 1,
+    createdAt: row.created_at,
+    updatedAt: row.updated_at,
   };
 }
 
@@ -48,9 +41,17 @@ export function findJob(db: Db, id: string): Job | undefined {
   return row && jobOf(row);
 }
 
-/** Marks a job as changed, so that it comes first in the list. */
+/** Marks a job as changed by the last write, so that it comes first in the list. */
 export function touchJob(db: Db, id: string, now: string): void {
-  db.prepare('UPDATE job SET updated_at = ? WHERE id = ?').run(now, id);
+  db.prepare('UPDATE job_all SET updated_at = ?, changed = (SELECT writes FROM clock) WHERE id = ?').run(
+    now,
+    id,
+  );
+}
+
+/** Tells that the card of a job is another by the last write. In the transaction of the write. */
+export function touchCard(db: Db, id: string): void {
+  db.prepare('UPDATE job_all SET changed = (SELECT writes FROM clock) WHERE id = ?').run(id);
 }
 
 /** A new job; one made again under the id of a deleted one goes on from its versions. @param known what a phone knew of it */
@@ -68,11 +69,18 @@ export function insertJob(
 /** Puts a job of an archive in as it was, with its dates and version. */
 export const restoreJob = (db: Db, job: Job): void => insert(db, job, archivedColumns(job));
 
+/** A job that was deleted and is kept still is made again in its place; its boxes stay in the trash. */
 function insert(db: Db, job: Job, copy: readonly [copyOf: string | null, changed: number]): void {
   db.prepare(
-    `INSERT INTO job (id, version, name, edition, note, panel, links, edition_assumed, demo, created_at, updated_at,
-                      write_id, copy_of, copy_changed)
-     VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
+    `INSERT INTO job_all (id, version, name, edition, note, panel, links, edition_assumed, demo, created_at,
+                          updated_at, write_id, copy_of, copy_changed, changed)
+     VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, (SELECT writes FROM clock))
+     ON CONFLICT (id) DO UPDATE SET
+       version = excluded.version, name = excluded.name, edition = excluded.edition, note = excluded.note,
+       panel = excluded.panel, links = excluded.links, edition_assumed = excluded.edition_assumed,
+       demo = excluded.demo, created_at = excluded.created_at, updated_at = excluded.updated_at,
+       write_id = excluded.write_id, copy_of = excluded.copy_of, copy_changed = excluded.copy_changed,
+       changed = excluded.changed, deleted_at = NULL, deleted_by = ''`,
   ).run(
     job.id,
     job.version,
@@ -87,5 +95,9 @@ function insert(db: Db, job: Job, copy: readonly [copyOf: string | null, changed
     job.updatedAt,
     nextWrite(db),
     ...copy,
+  );
+  // Its boxes come back one by one: the job is back already.
+  db.prepare('UPDATE box_all SET deleted_with = NULL WHERE job_id = ? AND deleted_with IS NOT NULL').run(
+    job.id,
   );
 }

@@ -1,62 +1,15 @@
 /** Jobs: plain SQL over the job table. */
-import {
-  type BoxVersions,
-  type Job,
-  JOB_PREVIEW,
-  type JobCard,
-  type JobChange,
-  type JobFields,
-  type Known,
-} from '@dense-pack/core';
+import type { BoxVersions, Job, JobChange, JobFields, Known } from '@dense-pack/core';
 import type { z } from 'zod';
 import type { Db } from '../database.ts';
-import { boxesOf, firstBoxes, type MadeFrom, type Page } from './boxes.ts';
+import { boxesOf } from './box-rows.ts';
+import type { Deleting, MadeFrom } from './boxes.ts';
 import { notFound, stale, staleDeletion } from './failures.ts';
-import { findJob, insertJob, jobOf, type JobRow } from './job-rows.ts';
+import { findJob, insertJob, touchCard } from './job-rows.ts';
 import { indexJob } from './logbook.ts';
 import { DELETED, goneSince, remember, takenBefore } from './operations.ts';
-import { countAll, countedBy, IS_COUNTED } from './verdicts.ts';
+import { countLater } from './verdicts.ts';
 import { copyColumns, isMadeFrom, keepLastVersion, nextWrite } from './writes.ts';
-
-/** A job with what its card counts of its boxes. */
-interface CardRow extends JobRow {
-  n: number;
-  over: number | null;
-  unknown: number | null;
-  open: number | null;
-  unread: number | null;
-}
-
-/** All jobs, newest change first, each with the verdicts of its boxes counted. */
-export function listJobs(db: Db, page?: Page): JobCard[] {
-  const beside = countAll(db);
-  const rows = db
-    .prepare<[string, number, number], CardRow>(
-      `SELECT job.*, count(box.id) AS n, sum(box.verdict = 'over') AS over, sum(box.verdict = 'unknown') AS unknown,
-              sum(box.verdict = 'unread') AS unread, sum(box.verdict = 'open') AS open
-       FROM job LEFT JOIN (SELECT box.id, box.job_id,
-                                  CASE WHEN ${IS_COUNTED} THEN box.verdict END AS verdict
-                           FROM box JOIN job ON job.id = box.job_id) AS box ON box.job_id = job.id
-       GROUP BY job.id ORDER BY job.updated_at DESC, job.id LIMIT ? OFFSET ?`,
-    )
-    .all(countedBy(), page?.most ?? -1, page?.from ?? 0);
-  return rows.map(({ n, over, unknown, unread, open, ...row }) => {
-    const more = beside.get(row.id);
-    const unreadable = (unread ?? 0) + (more?.unread ?? 0);
-    return {
-      ...jobOf(row),
-      boxes: n - unreadable,
-      unreadable,
-      over: (over ?? 0) + (more?.over ?? 0),
-      unknown: (unknown ?? 0) + (more?.unknown ?? 0),
-      open: (open ?? 0) + (more?.open ?? 0),
-      preview: firstBoxes(db, row.id, JOB_PREVIEW).map(({ id, box }) => ({ id, box })),
-    };
-  });
-}
-
-export const countJobs = (db: Db): number =>
-  db.prepare<[], { n: number }>('SELECT count(*) AS n FROM job').get()?.n ?? 0;
 
 /** @throws Refused 404 */
 export function readJob(db: Db, id: string): Job {
@@ -151,7 +104,7 @@ function changed(
   if (!isMadeFrom(before, { version, write })) throw stale({ ...fields, version }, before);
   const [copyOf, copyChanged] = known ? copyColumns(known) : [before.copyOf?.write ?? null, 1];
   db.prepare(
-    `UPDATE job SET version = ?, write_id = ?, copy_of = ?, copy_changed = ?, name = ?, edition = ?, note = ?,
+    `UPDATE job_all SET version = ?, write_id = ?, copy_of = ?, copy_changed = ?, name = ?, edition = ?, note = ?,
        panel = coalesce(?, panel), links = coalesce(?, links),
        edition_assumed = coalesce(?, edition_assumed), updated_at = ?
        WHERE id = ?`,
@@ -169,13 +122,16 @@ function changed(
     now,
     id,
   );
+  touchCard(db, id);
   const stored = readJob(db, id);
   // Its boxes are found by its name and edition too.
   if (before.name !== stored.name || before.edition !== stored.edition) indexJob(db, stored, boxesOf(db, id));
+  // By another edition its boxes have other verdicts.
+  countLater(db, [id]);
 }
 
 /**
- * Deletes a job and its boxes.
+ * Deletes a job and its boxes: they are kept in the trash for some weeks.
  * @param seen each box that is meant with its version; undefined means those there are
  * @throws Refused 404, or 409 when another version of the job or of a box is stored, or a box that was not seen
  */
@@ -183,24 +139,27 @@ export function deleteJob(
   db: Db,
   id: string,
   from: MadeFrom,
-  {
-    now,
-    seen,
-    operation,
-  }: { readonly now: string; readonly seen?: BoxVersions; readonly operation?: string },
+  { now, by = '', seen, operation }: Deleting & { readonly seen?: BoxVersions },
 ): void {
   db.transaction(() => {
     if (takenBefore(db, operation, id, 'delete')) return;
     const job = readJob(db, id);
     const boxes = db
       .prepare<[string], { id: string; name: string; version: number }>(
-        'SELECT id, name, version FROM box WHERE job_id = ? ORDER BY created_at, rowid',
+        'SELECT id, name, version FROM box WHERE job_id = ? ORDER BY created_at, place',
       )
       .all(id);
     const unseen = seen !== undefined && boxes.some((box) => seen[box.id] !== box.version);
     if (!isMadeFrom(job, from) || unseen)
       throw staleDeletion({ version: from.version, boxes: seen }, job, boxes);
-    db.prepare('DELETE FROM job WHERE id = ?').run(id);
+    nextWrite(db);
+    db.prepare('UPDATE job_all SET deleted_at = ?, deleted_by = ? WHERE id = ?').run(now, by, id);
+    db.prepare('DELETE FROM indexed WHERE box_id IN (SELECT id FROM box WHERE job_id = ?)').run(id);
+    db.prepare(
+      `UPDATE box_all SET deleted_at = ?, deleted_by = ?, deleted_with = job_id
+       WHERE job_id = ? AND deleted_at IS NULL`,
+    ).run(now, by, id);
+    touchCard(db, id);
     for (const record of [job, ...boxes]) keepLastVersion(db, record.id, record.version);
     remember(db, operation, id, DELETED, now);
   })();

@@ -229,10 +229,13 @@ export function sweepPhotos(db: Db, now: Date): number {
   return db.prepare('DELETE FROM photo WHERE unnamed_at < ?').run(before).changes;
 }
 
-/** @throws Refused 404, also for one that its box no longer names */
+/** @throws Refused 404, also for one that its box no longer names, or whose box was deleted */
 export function readPhoto(db: Db, id: string): Photo {
   const photo = db
-    .prepare<[string], Photo>('SELECT type, bytes FROM photo WHERE id = ? AND unnamed_at IS NULL')
+    .prepare<[string], Photo>(
+      `SELECT photo.type, photo.bytes FROM photo JOIN box ON box.id = photo.box_id
+       WHERE photo.id = ? AND photo.unnamed_at IS NULL`,
+    )
     .get(id);
   if (!photo) throw notFound('photo', id);
   return photo;

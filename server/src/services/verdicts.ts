@@ -1,13 +1,16 @@
 /**
- * The verdict of each box, kept beside it: by its version, the edition of its job and the program that counted. Whatever
- * of these is another is counted anew.
+ * The verdict and the small vessel of each box, kept beside it: by its version, the edition of its job and the program that
+ * counted. Whatever of these is another is counted anew, after the write that changed it or while others are served.
  */
 import { randomUUID } from 'node:crypto';
 import { type EditionId, editionOf, tally } from '@dense-pack/core';
 import { isEditionChosen } from '@dense-pack/core/box/record';
 import { certaintyOf } from '@dense-pack/core/certainty/certainty';
+import { previewOf } from '@dense-pack/core/vessel/preview';
 import { type Db, sqliteCode } from '../database.ts';
-import { readEach } from './boxes.ts';
+import { readEach } from './box-rows.ts';
+import { touchCard } from './job-rows.ts';
+import { nextWrite } from './writes.ts';
 
 /** Which program counts. Until it is told nothing another process counted is believed. */
 let program: string = randomUUID();
@@ -22,70 +25,122 @@ export const countingProgram = (): string => program;
 
 interface Uncounted {
   readonly id: string;
-  readonly job: string;
   readonly edition: EditionId;
   /** 1 where nobody chose the edition of its job. */
   readonly assumed: 0 | 1;
 }
 
-/** How many boxes of a job are over, cannot be told, are legal only if something open is so, or cannot be read here. */
-export interface Counts {
-  over: number;
-  unknown: number;
-  unread: number;
-  open: number;
+interface Counted {
+  /** The verdict as a list counts it: one that could change is open. */
+  readonly verdict: string;
+  /** The small vessel as JSON; null for a box that cannot be read. */
+  readonly preview: string | null;
 }
 
-const isCounted = (verdict: string): verdict is keyof Counts =>
-  verdict === 'over' || verdict === 'unknown' || verdict === 'unread' || verdict === 'open';
-
-/** The verdict of a stored box as a list counts it: one that could change is open. */
-function verdictOf(db: Db, { id, edition: adopted, assumed }: Uncounted): string {
+function counted(db: Db, { id, edition: adopted, assumed }: Uncounted): Counted {
   const read = readEach(db, id);
-  if ('why' in read) return 'unread';
+  if ('why' in read) return { verdict: 'unread', preview: null };
   const { box } = read;
   const edition = editionOf(box.edition ?? adopted);
-  const counted = tally(box, edition);
+  const count = tally(box, edition);
   const chosen = isEditionChosen({ editionAssumed: assumed === 1 }, box);
-  const { certain } = certaintyOf(box, edition, counted, { chosen });
-  return counted.verdict === 'legal' && !certain ? 'open' : counted.verdict;
+  const { certain } = certaintyOf(box, edition, count, { chosen });
+  return {
+    verdict: count.verdict === 'legal' && !certain ? 'open' : count.verdict,
+    preview: JSON.stringify(previewOf(box, count)),
+  };
 }
 
-/** In SQL: whether the verdict of a box is of what lies there now. Its parameter is `countedBy()`. */
+/** In SQL: whether the verdict of a box is of what is stored now. Its parameter is `countedBy()`. */
 export const IS_COUNTED = `(box.counted_version IS box.version AND box.counted_by IS ? || ':' || job.edition || job.edition_assumed)`;
 export const countedBy = (): string => program;
 
-/**
- * Counts each box whose verdict is not known, and keeps it beside the box.
- * @returns by job what could not be kept, for another program writes just now; empty else
- */
-export function countAll(db: Db): ReadonlyMap<string, Counts> {
-  const uncounted = db
-    .prepare<[string], Uncounted>(
-      `SELECT box.id, box.job_id AS job, job.edition, job.edition_assumed AS assumed FROM box JOIN job ON job.id = box.job_id
-       WHERE NOT ${IS_COUNTED}`,
-    )
-    .all(program);
-  if (uncounted.length === 0) return new Map();
-  const counted = uncounted.map((one) => ({ ...one, verdict: verdictOf(db, one) }));
-  const keep = db.prepare(
-    'UPDATE box SET verdict = ?, counted_version = version, counted_by = ? WHERE id = ?',
-  );
-  try {
-    db.transaction(() => {
-      for (const { id, edition, assumed, verdict } of counted)
-        keep.run(verdict, `${program}:${edition}${assumed}`, id);
-    })();
-    return new Map();
-  } catch (error) {
-    if (sqliteCode(error) === undefined) throw error;
-    // It can be read and not written: what was counted is told and counted again next time.
-    const by = new Map<string, Counts>();
-    for (const { job, verdict } of counted) {
-      const counts = by.get(job) ?? { over: 0, unknown: 0, unread: 0, open: 0 };
-      if (isCounted(verdict)) counts[verdict] += 1;
-      by.set(job, counts);
+const UNCOUNTED = `SELECT box.id, job.edition, job.edition_assumed AS assumed
+  FROM box_all AS box JOIN job_all AS job ON job.id = box.job_id
+  WHERE box.deleted_at IS NULL AND NOT ${IS_COUNTED}`;
+
+function keep(db: Db, one: Uncounted): void {
+  const { verdict, preview } = counted(db, one);
+  db.prepare(
+    'UPDATE box_all SET verdict = ?, preview = ?, counted_version = version, counted_by = ? WHERE id = ?',
+  ).run(verdict, preview, `${program}:${one.edition}${one.assumed}`, one.id);
+}
+
+/** Counts a box that was just written. In the transaction of the write. */
+export function keepVerdict(db: Db, id: string): void {
+  const one = db.prepare<[string, string], Uncounted>(`${UNCOUNTED} AND box.id = ?`).get(program, id);
+  if (one) keep(db, one);
+}
+
+/** Boxes are counted for so long, in ms, before others are served. */
+const TURN_MS = 12;
+
+interface Waiting {
+  readonly jobs: Set<string>;
+  busy: boolean;
+}
+const waiting = new WeakMap<Db, Waiting>();
+
+/** Counts boxes of these jobs for one turn. @returns whether some are left */
+function countTurn(db: Db, jobs: Set<string>): boolean {
+  const until = performance.now() + TURN_MS;
+  db.transaction(() => {
+    for (const job of jobs) {
+      const boxes = db.prepare<[string, string], Uncounted>(`${UNCOUNTED} AND box.job_id = ?`);
+      const left = boxes.all(program, job);
+      for (const one of left) {
+        keep(db, one);
+        if (performance.now() >= until) break;
+      }
+      if (left.length > 0) {
+        nextWrite(db);
+        touchCard(db, job);
+      }
+      if (performance.now() >= until) return;
+      jobs.delete(job);
     }
-    return by;
+  })();
+  return jobs.size > 0;
+}
+
+/** After so long, in ms, it is tried again where nothing could be written. */
+const AGAIN_MS = 1000;
+
+/** @returns after how many ms it goes on; undefined when all is counted */
+function turnOf(db: Db, { jobs }: Waiting): number | undefined {
+  try {
+    // A server that is closed counts when it is started again.
+    return db.open && countTurn(db, jobs) ? 1 : undefined;
+  } catch (error) {
+    if (sqliteCode(error) !== undefined) return AGAIN_MS;
+    console.error(error);
+    jobs.clear();
+    return undefined;
   }
 }
+
+function turn(db: Db, queue: Waiting): void {
+  const wait = turnOf(db, queue);
+  if (wait !== undefined) setTimeout(() => turn(db, queue), wait).unref();
+  else queue.busy = false;
+}
+
+/** Counts what is not counted of these jobs, a few boxes at a time, while others are served. */
+export function countLater(db: Db, jobs: Iterable<string>): void {
+  const queue = waiting.get(db) ?? { jobs: new Set<string>(), busy: false };
+  waiting.set(db, queue);
+  for (const job of jobs) queue.jobs.add(job);
+  if (queue.busy || queue.jobs.size === 0) return;
+  queue.busy = true;
+  setImmediate(() => turn(db, queue));
+}
+
+/** Counts whatever is not counted, as `countLater` does: after a start. */
+export const countAllLater = (db: Db): void =>
+  countLater(
+    db,
+    db
+      .prepare<[], { id: string }>('SELECT id FROM job')
+      .all()
+      .map(({ id }) => id),
+  );

@@ -2,7 +2,7 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { type BoxDocument, readCountLine } from '@dense-pack/core';
+import { type BoxDocument, type JobCard, readCountLine } from '@dense-pack/core';
 import request from 'supertest';
 import { application } from '../application.ts';
 import { type Db, openDatabase } from '../database.ts';
@@ -36,6 +36,15 @@ export async function openPlace(clock: () => Date): Promise<Place> {
       rmSync(folder, { recursive: true });
     },
   };
+}
+
+/** The cards of all jobs once all of their boxes are counted. */
+export async function countedCards({ api }: Pick<Place, 'api'>): Promise<JobCard[]> {
+  for (;;) {
+    const { body } = (await api().get('/jobs').expect(200)) as { body: { jobs: JobCard[] } };
+    if (body.jobs.every(({ uncounted }) => uncounted === 0)) return body.jobs;
+    await new Promise((resolve) => setTimeout(resolve, 5));
+  }
 }
 
 /** @throws for a count line that cannot be read */

@@ -1,7 +1,7 @@
 /** A new box at once, as a shortcut of the phone's home screen asks for it. */
 import { router } from 'expo-router';
 import { useEffect, useRef, useState } from 'react';
-import { useJobs } from '../client/queries';
+import { useJobs } from '../client/jobs-shown';
 import { beginBox } from '../jobs/new-box';
 import { Loading } from '../parts/Notice';
 import { Screen } from '../parts/Screen';

@@ -38,6 +38,11 @@ function within(value: unknown): unknown {
   if (Array.isArray(value)) return value.map(within);
   if (typeof value !== 'object' || value === null) return value;
   if ('version' in value && 'shell' in value && 'items' in value) return StoredBox.parse(value);
+  // A card of before vessels were pictures shows none until the server is asked.
+  if ('preview' in value && Array.isArray(value.preview)) {
+    const { preview: _boxes, ...card } = value;
+    return { ...card, vessels: [], uncounted: 0 };
+  }
   // A job of a version that knew no panel and no cables between boxes has none.
   const brought = ticksBeside(value) as object;
   const more = 'demo' in value && 'edition' in value ? { panel: NO_PANEL, links: [] } : {};
@@ -61,7 +66,8 @@ const isGone = ({ error }: QueryState): boolean =>
  */
 function answersOf(client: QueryClient): Dehydrated[] {
   const { queries } = dehydrate(client, {
-    shouldDehydrateQuery: ({ state }) => state.data !== undefined && !isGone(state),
+    shouldDehydrateQuery: ({ state, meta }) =>
+      state.data !== undefined && !isGone(state) && meta?.['passing'] !== true,
   });
   return queries.map((query) => ({
     ...query,

@@ -4,10 +4,8 @@ import { DEFAULT_EDITION, editionOf } from '@dense-pack/core/edition/index';
 import {
   BoxFields,
   type BoxFieldsIn,
-  JOB_PREVIEW,
   type BoxRecord,
   type Job,
-  type JobCard,
   JobFields,
 } from '@dense-pack/core/box/record';
 import { useQuery } from '@tanstack/react-query';
@@ -21,14 +19,16 @@ import {
   useSyncExternalStore,
 } from 'react';
 import type { z } from 'zod';
-import { BoxStates, JobList, type JobWithBoxes } from '@/sync/answers';
-import { read, request, ServerAway } from '@/sync/api';
+import { BoxStates, type JobWithBoxes } from '@/sync/answers';
+import { request, ServerAway } from '@/sync/api';
 import type { BoxEntry, Entry, JobEntry } from '@/sync/entry';
 import { type FieldProblem, fieldsOf, jobFieldsOf, type MadeFrom, Operation } from '@/sync/operation';
 import type { OutboxState } from '@/sync/outbox-state';
+import { preferences } from '../theme/preferences';
 import { talliedBy } from './worked-out';
 import { afterPaint } from './after-paint';
 import { JustAway } from './just-away';
+import { jobsQuery } from './read-cards';
 import { readWhole } from './read-whole';
 import { jobKey, jobsKey, outbox, photos, queryClient, statesKey } from './sending';
 
@@ -39,8 +39,6 @@ export const jobQuery = (id: string) => ({
   queryKey: jobKey(id),
   queryFn: () => readWhole(id),
 });
-
-const jobsQuery = { queryKey: jobsKey, queryFn: () => read(() => JobList, '/jobs') };
 
 /** How many jobs are read ahead, so that they are there without signal. */
 const AHEAD = 6;
@@ -122,7 +120,8 @@ function useCalm<V>(of: (state: OutboxState) => V): V {
 }
 
 const entriesOf = ({ entries }: OutboxState) => entries;
-const useEntries = () => useCalm(entriesOf);
+/** What waits on this phone. */
+export const useEntries = () => useCalm(entriesOf);
 
 const whole = (state: OutboxState) => state;
 /** What waits, and whether the server is away. */
@@ -173,7 +172,7 @@ function storedDocument({ id, jobId, box }: ShownBox): BoxFields['box'] {
 }
 
 /** A job that has not been sent yet, as if it were stored. */
-function jobFromEntry(entry: JobEntry): Job {
+export function jobFromEntry(entry: JobEntry): Job {
   return {
     ...entry.fields,
     id: entry.id,
@@ -182,35 +181,6 @@ function jobFromEntry(entry: JobEntry): Job {
     createdAt: entry.madeAt,
     updatedAt: entry.madeAt,
   };
-}
-
-/** All jobs, those that wait in the outbox first. */
-export function useJobs() {
-  const entries = useEntries();
-  const query = useQuery(jobsQuery);
-  const jobs = useMemo(() => {
-    if (!query.data && !entries.some((entry) => entry.what === 'job')) return undefined;
-    const gone = new Set(entries.filter((entry) => entry.what === 'delete').map((entry) => entry.id));
-    const stored = (query.data?.jobs ?? []).filter((job) => !gone.has(job.id));
-    const made = entries
-      .filter((entry) => entry.what === 'job')
-      .filter((entry) => !stored.some((job) => job.id === entry.id))
-      .map((entry): JobCard => {
-        const job = jobFromEntry(entry);
-        const boxes = entries.filter((one): one is BoxEntry => one.what === 'box' && one.jobId === entry.id);
-        return {
-          ...job,
-          boxes: boxes.length,
-          over: 0,
-          open: 0,
-          unknown: 0,
-          unreadable: 0,
-          preview: boxes.slice(0, JOB_PREVIEW).map(({ id, fields }) => ({ id, box: fields.box })),
-        };
-      });
-    return [...made, ...stored];
-  }, [entries, query.data]);
-  return { ...query, jobs };
 }
 
 /** A box as the screen shows it: the server's, with unsent changes laid over it. */
@@ -350,9 +320,15 @@ export function changeJobNow(
   return changeJob(now, change(jobFieldsOf(now)));
 }
 
+/** Who deletes, as the person of this phone is called, and when. */
+function deletedBy(): { readonly at: string; readonly by?: string } {
+  const { who } = preferences();
+  return { at: new Date().toISOString(), ...(who === '' ? {} : { by: who }) };
+}
+
 /** Deletes a box; what another changes meanwhile is asked about. */
 export function removeBox({ id, version, write, name }: ShownBox): void {
-  outbox.remove('boxes', id, name, { version, write, at: new Date().toISOString() });
+  outbox.remove('boxes', id, name, { version, write, ...deletedBy() });
 }
 
 /** Deletes a job with the boxes there are to be seen; what another makes or changes meanwhile is asked about. */
@@ -361,7 +337,7 @@ export function removeJob({ id, version, write, name }: Job): void {
   const boxes = Object.fromEntries(
     [...(stored?.boxes ?? []), ...(stored?.unreadable ?? [])].map((box) => [box.id, box.version]),
   );
-  outbox.remove('jobs', id, name, { version, write, boxes, at: new Date().toISOString() });
+  outbox.remove('jobs', id, name, { version, write, boxes, ...deletedBy() });
 }
 
 /**

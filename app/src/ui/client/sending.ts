@@ -67,7 +67,7 @@ function takeOff(id: string): void {
     job ? { ...job, boxes: job.boxes.filter((box) => box.id !== id) } : job,
   );
   queryClient.setQueryData<JobList>(jobsKey, (list) =>
-    list ? { jobs: list.jobs.filter((job) => job.id !== id) } : list,
+    list ? { ...list, jobs: list.jobs.filter((job) => job.id !== id) } : list,
   );
 }
 

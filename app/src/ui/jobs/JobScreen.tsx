@@ -103,6 +103,7 @@ function Job({ job }: { readonly job: ShownJob }) {
       </View>
       <Removal
         what="job"
+        kept
         question={`Delete “${job.name}” and its ${boxes.length + unreadable.length} boxes?`}
         onRemove={() => {
           removeJob(job);

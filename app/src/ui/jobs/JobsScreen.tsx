@@ -1,6 +1,5 @@
 /** All jobs, and the one big way to begin: a new box. */
 import { editionOf } from '@dense-pack/core/edition/index';
-import { tally } from '@dense-pack/core/fill/tally';
 import type { JobCard } from '@dense-pack/core/box/record';
 import { Link } from 'expo-router';
 import BoxIcon from 'lucide-react-native/icons/box';
@@ -8,17 +7,19 @@ import Settings from 'lucide-react-native/icons/settings';
 import Plus from 'lucide-react-native/icons/plus';
 import Search from 'lucide-react-native/icons/search';
 import ScanQrCode from 'lucide-react-native/icons/scan-qr-code';
+import Trash from 'lucide-react-native/icons/trash';
 import Truck from 'lucide-react-native/icons/truck';
-import { useState } from 'react';
+import { useDeferredValue, useState } from 'react';
 import { Pressable } from 'react-native';
-import { useJobs } from '../client/queries';
+import { useJobs, useSought } from '../client/jobs-shown';
+import { readMoreCards } from '../client/read-cards';
 import { Field } from '../parts/Field';
 import { late, LatePart, useLaterFetched } from '../parts/late';
 import { Loading, Notice } from '../parts/Notice';
 import { Button, IconPress } from '../parts/Press';
 import { Screen } from '../parts/Screen';
 import { Words } from '../parts/Words';
-import { Vessel } from '../vessel/Vessel';
+import { SmallVessel } from '../vessel/Vessel';
 import { SaveSign } from '../parts/SaveSign';
 import { boxHref } from './hrefs';
 import { beginBox } from './new-box';
@@ -31,12 +32,11 @@ const NewJobForm = late('NewJobForm');
 const SEARCH_FROM = 4;
 
 export function JobsScreen() {
-  const { jobs, isLoading, error, refetch } = useJobs();
+  const { jobs, more, count, isLoading, error, refetch } = useJobs();
   const [making, setMaking] = useState(false);
   useLaterFetched();
   const [search, setSearch] = useState('');
-  const isSought = ({ name, note }: JobCard) =>
-    `${name} ${note}`.toLowerCase().includes(search.trim().toLowerCase());
+  const { found, away } = useSought(jobs, useDeferredValue(search), more);
   const begin = () => {
     const { jobId, boxId } = beginBox(jobs);
     go(boxHref(jobId, boxId, 'box'));
@@ -92,10 +92,44 @@ export function JobsScreen() {
           inputMode="search"
         />
       )}
-      {jobs?.filter(isSought).map((job) => (
+      {found.map((job) => (
         <Card key={job.id} job={job} />
       ))}
+      {jobs && search.trim() !== '' && found.length === 0 && (
+        <Words tone="text-soft">No job has these words in its name or note.</Words>
+      )}
+      {away && more && search.trim() !== '' && (
+        <Words tone="text-soft">
+          The server does not answer: these are of the {jobs?.length} jobs that are kept here.
+        </Words>
+      )}
+      {more && search.trim() === '' && <ShowMore shown={jobs?.length ?? 0} count={count} />}
+      {jobs && <Button label="Deleted jobs and boxes" icon={Trash} onPress={() => go('/trash')} />}
     </Screen>
+  );
+}
+
+/** Reads further down the list. */
+function ShowMore({ shown, count }: { readonly shown: number; readonly count: number | undefined }) {
+  const [state, setState] = useState<'rests' | 'reads' | 'away'>('rests');
+  const readMore = () => {
+    setState('reads');
+    readMoreCards().then(
+      () => setState('rests'),
+      () => setState('away'),
+    );
+  };
+  return (
+    <View className="gap-2">
+      {state === 'away' && (
+        <Words tone="text-soft">The server does not answer. What was read before is shown.</Words>
+      )}
+      <Button
+        label={state === 'reads' ? 'Reading…' : `Show more jobs: ${shown} of ${count ?? 'more'}`}
+        disabled={state === 'reads'}
+        onPress={readMore}
+      />
+    </View>
   );
 }
 
@@ -105,6 +139,7 @@ function Card({ job }: { readonly job: JobCard }) {
     job.over > 0 ? `${job.over} over` : '',
     job.open > 0 ? `${job.open} not certain` : '',
     job.unknown > 0 ? `${job.unknown} without an answer` : '',
+    job.uncounted > 0 ? `${job.uncounted} being counted` : '',
     job.unreadable > 0 ? `${job.unreadable} cannot be read here` : '',
     editionOf(job.edition).name,
   ].filter(Boolean);
@@ -118,17 +153,10 @@ function Card({ job }: { readonly job: JobCard }) {
           {job.name}
         </Words>
         <Words tone={job.over > 0 ? 'text-over' : 'text-soft'}>{said.join(', ')}</Words>
-        {job.preview.length > 0 && (
+        {job.vessels.length > 0 && (
           <View className="h-[50px] flex-row flex-wrap gap-1 overflow-hidden pt-1" aria-hidden>
-            {job.preview.map(({ id, box }) => (
-              <Vessel
-                key={id}
-                box={box}
-                counted={tally(box, editionOf(box.edition ?? job.edition))}
-                width={52}
-                height={46}
-                small
-              />
+            {job.vessels.map((preview, nth) => (
+              <SmallVessel key={nth} preview={preview} width={52} height={46} />
             ))}
           </View>
         )}

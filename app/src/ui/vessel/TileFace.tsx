@@ -5,11 +5,11 @@ import { useColours } from '../theme/theme';
 import { type TileFaceProps, tileParts, type TileSurfaceProps } from './tile-parts';
 
 export function TileFace(props: TileFaceProps) {
-  const { placed, left, bottom, selected, small, onSelect } = props;
+  const { placed, left, bottom, selected, named, onSelect } = props;
   const { surface, name } = tileParts(props);
   const { tile, x, y, width, height } = placed;
   const place: ViewStyle = { position: 'absolute', left: left + x, bottom: bottom + y, width, height };
-  if (small || !onSelect) {
+  if (!named || !onSelect) {
     return (
       <View aria-hidden style={place}>
         <TileSurface {...surface} />

@@ -18,11 +18,11 @@ const BARE: CSSProperties = {
 };
 
 export function TileFace(props: TileFaceProps) {
-  const { placed, left, bottom, selected, small, onSelect } = props;
+  const { placed, left, bottom, selected, named, onSelect } = props;
   const { surface, name } = tileParts(props);
   const { tile, x, y, width, height } = placed;
   const place = { ...BARE, left: left + x, bottom: bottom + y, width, height };
-  if (small || !onSelect) {
+  if (!named || !onSelect) {
     return (
       <div aria-hidden style={place}>
         <TileSurface {...surface} />

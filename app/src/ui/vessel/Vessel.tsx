@@ -6,7 +6,9 @@ import { type Amount, showAmount, unitName } from '@dense-pack/core/fill/amount'
 import type { BoxDocument } from '@dense-pack/core/box/document';
 import type { Side } from '@dense-pack/core/box/words';
 import type { Tally } from '@dense-pack/core/fill/tally';
+import { SHARES, type VesselPreview } from '@dense-pack/core/box/vessel-preview';
 import { pack } from '@dense-pack/core/vessel/pack';
+import { columnsOf, seamOf } from '@dense-pack/core/vessel/preview';
 import { tilesOf } from '@dense-pack/core/vessel/tiles';
 import { Fragment, useMemo } from 'react';
 import { useColours } from '../theme/theme';
@@ -19,6 +21,8 @@ import { View } from '../parts/View';
 const RIM_AT = 0.86;
 /** A layer lower than this has no room for its words: it shares a row with its neighbour. */
 const THIN = 17;
+/** Room between two spaces of a small one. */
+const SMALL_GAP = 4;
 /** Room beside the walls for the lips of the rim. */
 const LIP = 8;
 
@@ -36,13 +40,12 @@ interface VesselProps {
 }
 
 interface Column {
-  readonly space: Side | undefined;
   readonly capacity: Amount | null;
   readonly fill: Amount;
 }
 
 /** Atoms the whole drawing stands for: the rim stays where it is until the fill needs the room above it. */
-export function heightOf({ capacity, fill }: Pick<Column, 'capacity' | 'fill'>): number {
+export function heightOf({ capacity, fill }: Column): number {
   return capacity === null ? Math.max(fill, 1) / RIM_AT : Math.max(capacity / RIM_AT, fill);
 }
 
@@ -59,11 +62,9 @@ export function Vessel({
   found,
   onSelect,
 }: VesselProps) {
-  const columns: readonly Column[] = counted.spaces ?? [
-    { space: undefined, capacity: counted.capacity, fill: counted.fill },
-  ];
+  const columns = columnsOf(counted);
   const tiles = useMemo(() => tilesOf(counted, box), [counted, box]);
-  const gap = small ? 4 : 10;
+  const gap = small ? SMALL_GAP : 10;
   const columnWidth = (width - gap * (columns.length - 1)) / columns.length;
   const words =
     counted.capacity === null
@@ -83,11 +84,12 @@ export function Vessel({
             column={column}
             found={columns.length === 1 ? found : undefined}
             tiles={tiles.filter((tile) => tile.space === column.space)}
-            counted={counted}
-            box={box}
+            named={small ? undefined : { counted, box }}
+            space={column.space}
+            seam={seamOf(counted, column.capacity)}
+            gangs={counted.spaces ? 1 : box.shell.gangs}
             width={columnWidth}
             height={height}
-            small={small}
             selected={selected}
             onSelect={onSelect}
           />
@@ -97,25 +99,78 @@ export function Vessel({
   );
 }
 
-interface ColumnProps extends Omit<VesselProps, 'onSelect'> {
+interface SmallVesselProps {
+  readonly preview: VesselPreview;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** The vessel of a box that is not at hand, by its picture alone. */
+export function SmallVessel({ preview, width, height }: SmallVesselProps) {
+  const { columns, gangs } = preview;
+  const columnWidth = (width - SMALL_GAP * (columns.length - 1)) / columns.length;
+  return (
+    <View className="flex-row" style={{ width, height }}>
+      {columns.map(({ rim, over, seam, tiles }, nth) => {
+        const all = tiles.flatMap(([group, colour, area, many], run) =>
+          Array.from({ length: many }, (_, one) => ({
+            key: `${run}.${one}`,
+            itemId: '',
+            line: 0,
+            label: '',
+            group,
+            area,
+            ...(colour === null ? {} : { colour }),
+          })),
+        );
+        const drawn = all.reduce((sum, { area }) => sum + area, 0);
+        // Shares are rounded: what the exact count says of the rim stands.
+        const fill = !rim ? drawn : over ? Math.max(drawn, SHARES + 1) : Math.min(drawn, SHARES);
+        return (
+          <Fragment key={nth}>
+            {nth > 0 && <BarrierWall width={SMALL_GAP} height={height * RIM_AT} />}
+            <VesselColumn
+              column={{ capacity: rim ? (SHARES as Amount) : null, fill: fill as Amount }}
+              tiles={all}
+              seam={seam === undefined ? undefined : seam / SHARES}
+              gangs={gangs}
+              width={columnWidth}
+              height={height}
+            />
+          </Fragment>
+        );
+      })}
+    </View>
+  );
+}
+
+interface ColumnProps extends Pick<VesselProps, 'width' | 'height' | 'selected' | 'found'> {
   readonly column: Column;
   readonly tiles: ReturnType<typeof tilesOf>;
-  readonly onSelect: VesselProps['onSelect'] | undefined;
+  /** What its words are made of; without it, it is a picture only. */
+  readonly named?: { readonly counted: Tally; readonly box: BoxDocument } | undefined;
+  readonly space?: Side | undefined;
+  /** Where the box proper ends and what was added to it begins, as a share of the volume. */
+  readonly seam: number | undefined;
+  readonly gangs: number;
+  readonly onSelect?: VesselProps['onSelect'] | undefined;
 }
 
 function VesselColumn({
   column,
   tiles,
-  counted,
-  box,
+  named,
+  space,
+  seam: seamAt,
+  gangs,
   width,
   height,
-  small,
   selected,
   found,
   onSelect,
 }: ColumnProps) {
   const colours = useColours();
+  const small = named === undefined;
   const wall = small ? 2 : VESSEL_WALL;
   const lip = small ? 3 : LIP;
   const inner = width - 2 * (wall + lip);
@@ -126,8 +181,7 @@ function VesselColumn({
   const scale = (inner * room) / whole;
   const packed = useMemo(() => pack(tiles, inner, scale, small ? 0 : THIN), [tiles, inner, scale, small]);
   const over = capacity !== null && fill > capacity;
-  const seam = seamHeight(counted, capacity, rim);
-  const gangs = counted.spaces ? 1 : box.shell.gangs;
+  const seam = seamAt === undefined ? undefined : seamAt * rim;
   return (
     <View style={{ width, height }}>
       <VesselWalls
@@ -147,9 +201,7 @@ function VesselColumn({
           left={wall + lip}
           bottom={wall}
           rim={capacity === null ? undefined : rim}
-          counted={counted}
-          box={box}
-          small={small ?? false}
+          named={named}
           selected={selected === placed.tile.key}
           onSelect={onSelect}
         />
@@ -177,10 +229,11 @@ function VesselColumn({
           colour={colours.over}
         />
       )}
-      {!small && (
+      {named && (
         <Readings
           column={column}
-          counted={counted}
+          space={space}
+          counted={named.counted}
           rim={rim}
           room={room}
           bottom={wall}
@@ -190,14 +243,6 @@ function VesselColumn({
       )}
     </View>
   );
-}
-
-/** Where the box proper ends and what was added to it begins. */
-function seamHeight(counted: Tally, capacity: Amount | null, rim: number): number | undefined {
-  const [own, ...added] = counted.volumeParts;
-  if (capacity === null || counted.spaces || counted.unit === 'conductors') return undefined;
-  if (!own?.volume || !added.some((part) => (part.volume ?? 0) > 0)) return undefined;
-  return (own.volume / capacity) * rim;
 }
 
 interface OverProps {
@@ -228,6 +273,7 @@ function Over({ left, bottom, width, height, colour }: OverProps) {
 
 interface ReadingsProps {
   readonly column: Column;
+  readonly space: Side | undefined;
   readonly counted: Tally;
   readonly rim: number;
   /** Height of the drawing above the floor of the vessel. */
@@ -238,7 +284,7 @@ interface ReadingsProps {
 }
 
 /** The words in the drawing: how much room is left, or that there is no legal rim. */
-function Readings({ column, counted, rim, room, bottom, left, filled }: ReadingsProps) {
+function Readings({ column, space, counted, rim, room, bottom, left, filled }: ReadingsProps) {
   const { capacity, fill } = column;
   // Without a legal rim the words stand above what is in the box.
   const free = (capacity === null ? room : rim) - filled;
@@ -263,7 +309,7 @@ function Readings({ column, counted, rim, room, bottom, left, filled }: Readings
       className="items-center justify-center"
     >
       <Words size="fine" strong tone="text-soft">
-        {column.space === undefined ? text : `space ${column.space}: ${text}`}
+        {space === undefined ? text : `space ${space}: ${text}`}
       </Words>
     </View>
   );

@@ -1,5 +1,6 @@
 /** Colour is never the only sign: groups differ by letter or pattern too, in every theme. */
-import { TILE_GROUPS, type Tile } from '@dense-pack/core/vessel/tiles';
+import { TILE_GROUPS } from '@dense-pack/core/box/vessel-preview';
+import type { Tile } from '@dense-pack/core/vessel/tiles';
 import tokens from '../theme/tokens.json';
 import { hatchOf, lookOf, patternOf } from './tile-look';
 

@@ -12,9 +12,8 @@ export interface TileFaceProps {
   readonly bottom: number;
   /** Height of the rim, where there is one. */
   readonly rim: number | undefined;
-  readonly counted: Tally;
-  readonly box: BoxDocument;
-  readonly small: boolean;
+  /** What its name is made of; without it, it is a picture only. */
+  readonly named: { readonly counted: Tally; readonly box: BoxDocument } | undefined;
   readonly selected: boolean;
   readonly onSelect: ((key: string, itemId: string, line: number) => void) | undefined;
 }
@@ -41,8 +40,9 @@ export interface TileParts {
   readonly name: string;
 }
 
-export function tileParts({ placed, rim, counted, box, small, selected }: TileFaceProps): TileParts {
+export function tileParts({ placed, rim, named, selected }: TileFaceProps): TileParts {
   const { tile, width, height } = placed;
+  const small = named === undefined;
   const look = lookOf(tile);
   const text = [look.letter, tile.label].filter(Boolean).join(' ');
   const fits = width >= text.length * 7.5 + 8 && height >= 14;
@@ -57,7 +57,8 @@ export function tileParts({ placed, rim, counted, box, small, selected }: TileFa
     text: small || height < 12 ? '' : fits ? text : look.letter,
     size: Math.min(15, Math.floor(height) - 2),
   };
-  if (small) return { surface, name: '' };
+  if (!named) return { surface, name: '' };
+  const { counted, box } = named;
   const item = box.items.find((one) => one.id === tile.itemId);
   const volume = `${showAmount(counted.lines[tile.line]?.each ?? counted.fill, counted.unit)} ${unitName(counted.unit)}`;
   return {

@@ -123,6 +123,7 @@ export function FoundStation({ box, job, counted, edition, around, onChange }: F
       />
       <Removal
         what="box"
+        kept
         question={`Delete “${box.name}” and its record?`}
         onRemove={() => {
           removeBox(box);

@@ -1,0 +1,11 @@
+import { late, LateScreen } from '@/ui/parts/late';
+
+const Screen = late('TrashScreen');
+
+export default function Route() {
+  return (
+    <LateScreen>
+      <Screen />
+    </LateScreen>
+  );
+}
