@@ -33,7 +33,8 @@ function writeWhole(path, content) {
 }
 
 /** Makes the bundle of an entry where it is missing or older than a source; `runBundled` says of what. */
-async function ensureBundle({ entry, sources, external = [], minify = false }, bundle) {
+export async function ensureBundle({ entry, sources, external = [], minify = false }, outfile) {
+  const bundle = join(ROOT, outfile);
   const youngest = Math.max(...[...sources, 'scripts/bundle.mjs'].map((path) => newest(join(ROOT, path))));
   if (newest(bundle) >= youngest) return;
   const { build } = await import('esbuild').catch(() => {
@@ -106,10 +107,12 @@ function compiled(bundle) {
  * @param from.external packages that stay packages
  * @param from.minify whether it is made small
  * @param outfile where the bundle is kept, from the root
+ * @returns what the entry exports
  */
 export async function runBundled(from, outfile) {
   const bundle = join(ROOT, outfile);
-  await ensureBundle(from, bundle);
+  await ensureBundle(from, outfile);
   const module = { exports: {} };
   compiled(bundle)(module.exports, createRequire(bundle), module, bundle, dirname(bundle));
+  return module.exports;
 }

@@ -13,6 +13,8 @@ import { onlyNeighbours } from './routes/neighbours.ts';
 import type { FileGuard } from './services/file-guard.ts';
 import { countingProgram } from './services/verdicts.ts';
 import { epochOf } from './services/writes.ts';
+import { worksHere } from './works/here.ts';
+import type { Works } from './works/works.ts';
 
 export interface Options {
   /** The exported web app; without it, only the API is served. */
@@ -20,6 +22,8 @@ export interface Options {
   readonly clock?: () => Date;
   /** Names it answers to beside those of this computer itself: a proxy’s. */
   readonly hosts?: readonly string[];
+  /** Makes papers and archives; without it they are made by the thread that serves. */
+  readonly works?: Works;
   /** Watches over the database file; without it the file is not watched. */
   readonly guard?: FileGuard;
 }
@@ -29,7 +33,7 @@ const DAY_MS = 86_400_000;
 /** Builds the application over an open database. */
 export function application(
   db: Db,
-  { appFolder, clock = () => new Date(), hosts = [], guard }: Options = {},
+  { appFolder, clock = () => new Date(), hosts = [], guard, works = worksHere(db) }: Options = {},
 ): Express {
   const app = express();
   app.disable('x-powered-by');
@@ -67,7 +71,7 @@ export function application(
     response.setHeader('Dense-Pack-Epoch', epochOf(db));
     next();
   });
-  app.use('/api/v1', api(db, clock, guard));
+  app.use('/api/v1', api(db, clock, works, guard));
   if (appFolder !== undefined && existsSync(join(appFolder, 'index.html'))) serveApp(app, appFolder);
   app.use(answerErrors);
   return app;

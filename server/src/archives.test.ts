@@ -322,7 +322,7 @@ const HOSTILE: readonly (readonly [string, () => Buffer | Promise<Buffer>, RegEx
   ],
   [
     'a file that is almost nothing packed',
-    () => files((now) => now.set('boxes/demo-den-door.json', Buffer.alloc(20_000_000))),
+    () => files((now) => now.set('boxes/demo-den-door.json', Buffer.alloc(7_000_000))),
     /“boxes\/demo-den-door\.json” would be \d{3,4} times as large unpacked/,
   ],
   ['files that lie over each other', () => overlaid(), /lies over another file in it/],

@@ -39,10 +39,7 @@ export function openDatabase(file: string, folder: string): Db {
     // One process serves everyone: it may not stand still for long while another program writes.
     db.pragma(`busy_timeout = ${BUSY_MS}`);
     db.pragma('journal_mode = WAL');
-    db.pragma('foreign_keys = ON');
-    db.pragma('synchronous = FULL');
-    // SQLite’s own knows the letters of English alone.
-    db.function('lower_all', { deterministic: true }, (text: string) => text.toLowerCase());
+    setUp(db);
   } catch (error) {
     throw new DatabaseRefused(
       `The database file ${file} cannot be opened for writing (${error instanceof Error ? error.message : String(error)}).`,
@@ -58,6 +55,27 @@ export function openDatabase(file: string, folder: string): Db {
       `The database file ${file} cannot be brought up to date (${error instanceof Error ? error.message : String(error)}).`,
     );
   }
+  return db;
+}
+
+/** What each connection is told. */
+function setUp(db: Db): void {
+  db.pragma('foreign_keys = ON');
+  db.pragma('synchronous = FULL');
+  // SQLite’s own knows the letters of English alone.
+  db.function('lower_all', { deterministic: true }, (text: string) => text.toLowerCase());
+}
+
+/** How long a thread that works waits for the one that serves, in ms. */
+const BESIDE_BUSY_MS = 10_000;
+
+/** One more connection to a database that this program has open: for a thread beside the one that serves. */
+export function openBeside(file: string): Db {
+  const db = new Database(file, { fileMustExist: true });
+  db.pragma(`busy_timeout = ${BESIDE_BUSY_MS}`);
+  // It holds little in memory: the system keeps the pages.
+  db.pragma('cache_size = -2000');
+  setUp(db);
   return db;
 }
 

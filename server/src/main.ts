@@ -7,6 +7,8 @@ import { hashOfSources } from '../../scripts/core-sources.mjs';
 import { application } from './application.ts';
 import { type Db, DatabaseRefused, openDatabase, serveAlone, stateOfFile } from './database.ts';
 import { hasDemo, seedDemo } from './demo.ts';
+import { dropLater } from './routes/files.ts';
+import { dropUploads } from './routes/upload.ts';
 import { HostsRefused, readHosts } from './routes/neighbours.ts';
 import { indexSome } from './services/boxes.ts';
 import { checkPages, type FileGuard, guardFile } from './services/file-guard.ts';
@@ -14,6 +16,7 @@ import { sweepPhotos } from './services/photos.ts';
 import { sweepTrash } from './services/trash.ts';
 import { countAllLater, countsBy } from './services/verdicts.ts';
 import { beginEpoch } from './services/writes.ts';
+import { worksIn } from './works/works.ts';
 import { CannotListen, closeOnSignal, listen } from './serve.ts';
 
 const DEFAULT_PORT = 4310;
@@ -104,7 +107,10 @@ async function start(): Promise<void> {
   const appFolder = resolve(values.app ?? join(import.meta.dirname, '../../app/dist'));
   try {
     const guard = guardFile(file);
-    const { server, address } = await listen(application(db, { appFolder, hosts, guard }), port);
+    const works = worksIn(join(import.meta.dirname, '../../scripts/worker.mjs'), file);
+    dropUploads(db);
+    const { server, address } = await listen(application(db, { appFolder, hosts, guard, works }), port);
+    dropLater(db);
     const checking = checkHourly(guard, file);
     const indexing = indexAll(db);
     countAllLater(db);
@@ -113,6 +119,7 @@ async function start(): Promise<void> {
       indexing.stop();
       clearInterval(sweeping);
       clearInterval(checking);
+      void works.close();
       db.close();
       giveBack();
       console.log('Closed. Everything is saved.');

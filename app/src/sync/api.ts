@@ -100,16 +100,16 @@ async function hashOf(photo: Blob): Promise<string | undefined> {
 export const photoAddress = (photoId: string) => `${BASE}/photos/${photoId}`;
 
 /** Where the sheet of a box, or those of a house, are read as PDF. */
-export const sheetAddress = (jobId: string, boxId: string | undefined) =>
-  boxId === undefined ? `${BASE}/jobs/${jobId}/sheets.pdf` : `${BASE}/boxes/${boxId}/sheet.pdf`;
+export const sheetAddress = (jobId: string, boxId: string | undefined, work: string) =>
+  `${BASE}${boxId === undefined ? `/jobs/${jobId}/sheets.pdf` : `/boxes/${boxId}/sheet.pdf`}?work=${work}`;
 
 /** Where the template of the opening of a box is read, at full size. */
 export const templateAddress = (boxId: string, kind: 'pdf' | 'svg' | 'dxf', paper: 'letter' | 'a4') =>
   `${BASE}/boxes/${boxId}/template.${kind}?paper=${paper}`;
 
 /** Where the label of a box, or those of a house, are read as PDF. */
-export const labelAddress = (jobId: string, boxId: string | undefined) =>
-  boxId === undefined ? `${BASE}/jobs/${jobId}/labels.pdf` : `${BASE}/boxes/${boxId}/label.pdf`;
+export const labelAddress = (jobId: string, boxId: string | undefined, work: string) =>
+  `${BASE}${boxId === undefined ? `/jobs/${jobId}/labels.pdf` : `/boxes/${boxId}/label.pdf`}?work=${work}`;
 
 /** Where a stored box is read as it lies there, whether this program can read it or not. */
 export const storedAddress = (boxId: string) => `${BASE}/boxes/${boxId}/stored`;
@@ -165,7 +165,8 @@ export const sendFile = async <S extends z.ZodType>(
   );
 
 /** Where a job is read as an archive. */
-export const archiveAddress = (jobId: string) => `${BASE}/jobs/${jobId}/archive.zip`;
+export const archiveAddress = (jobId: string, work: string) =>
+  `${BASE}/jobs/${jobId}/archive.zip?work=${work}`;
 
 /** An answer of the shape ours has. @throws ServerAway where it has another */
 function ours<S extends z.ZodType>(schema: S, answer: unknown): z.output<S> {

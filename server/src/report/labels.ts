@@ -5,6 +5,7 @@ import { codeOf, codePath, LABEL, type Label, labelOf } from '@dense-pack/core/s
 import { PAPER } from '@dense-pack/core/sheet/picture';
 import { day } from './dates.ts';
 import { newPaper, PAGE, type Paper, printable, setText, tagged } from './paper.ts';
+import { taken } from './taken.ts';
 
 const MM = 72 / 25.4;
 
@@ -27,22 +28,33 @@ export interface LabelsOf {
   readonly now: Date;
   /** On a letter sheet of thirty; each on a label of its own else. */
   readonly sheet: boolean;
+  /** Hears how many are set. */
+  readonly set?: (labels: number) => void;
 }
 
+/** So many are set between two turns of others. */
+const TURN = 30;
+
 /** Sets the labels and ends the stream. */
-export function writeLabels(into: Writable, { job, boxes, origin, now, sheet }: LabelsOf): void {
+export async function writeLabels(
+  into: Writable,
+  { job, boxes, origin, now, sheet, set = () => undefined }: LabelsOf,
+): Promise<void> {
   const paper = newPaper(`${job.name}: labels`, now);
   paper.pipe(into);
   const root = paper.struct('Document');
   paper.addStructure(root);
   const a = { width: LABEL.width * MM, height: LABEL.height * MM };
-  boxes.forEach((record, nth) => {
+  for (const [nth, record] of boxes.entries()) {
+    if (into.destroyed) return;
+    set(nth + 1);
+    if (nth % TURN === TURN - 1) await taken(into);
     const label = labelOf({ job, record, origin, day });
     const at = nth % (THIRTY.across * THIRTY.down);
     if (!sheet) {
       paper.addPage({ size: [a.width, a.height], margin: 0 });
       setLabel(paper, root, label, { x: 0, y: 0, ...a });
-      return;
+      continue;
     }
     if (at === 0) paper.addPage({ size: [PAGE.width, PAGE.height], margin: 0 });
     setLabel(paper, root, label, {
@@ -51,7 +63,7 @@ export function writeLabels(into: Writable, { job, boxes, origin, now, sheet }: 
       width: THIRTY.width,
       height: THIRTY.height,
     });
-  });
+  }
   root.end();
   paper.end();
 }

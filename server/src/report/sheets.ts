@@ -8,6 +8,7 @@ import { countedWords, summaryOf } from '@dense-pack/core/sheet/verdict-words';
 import { day } from './dates.ts';
 import { INSIDE, newPaper, PAGE, type Paper, setText, tagged } from './paper.ts';
 import { setSheet, type SheetPhoto } from './set-sheet.ts';
+import { taken } from './taken.ts';
 
 export interface SheetsOf {
   readonly job: Job;
@@ -44,19 +45,6 @@ export async function writeSheets(
   }
   root.end();
   paper.end();
-}
-
-/** Lets others have their turn, and waits until the reader has taken what is written. */
-async function taken(into: Writable): Promise<void> {
-  await new Promise((done) => setImmediate(done));
-  if (into.writableNeedDrain && !into.destroyed)
-    await new Promise<void>((done) => {
-      const go = () => {
-        into.off('drain', go).off('close', go);
-        done();
-      };
-      into.once('drain', go).once('close', go);
-    });
 }
 
 interface CoverOf {

@@ -5,6 +5,7 @@ import type { Db } from '../database.ts';
 import { Refused } from '../services/failures.ts';
 import { type FileGuard, tryOut } from '../services/file-guard.ts';
 import { epochsOf, hasDemoJob } from '../services/writes.ts';
+import type { Works } from '../works/works.ts';
 import { fileRoutes } from './files.ts';
 import { keepingAnswers } from './kept-answers.ts';
 import { logbookRoutes } from './logbook.ts';
@@ -19,7 +20,7 @@ const refusedBy = (trouble: string) =>
   });
 
 /** All routes of the API over one database. */
-export function api(db: Db, clock: () => Date, guard?: FileGuard): Router {
+export function api(db: Db, clock: () => Date, works: Works, guard?: FileGuard): Router {
   const router = Router();
   const now = () => clock().toISOString();
   router.use((request, _response, next) => {
@@ -27,7 +28,7 @@ export function api(db: Db, clock: () => Date, guard?: FileGuard): Router {
     if (trouble !== undefined) throw refusedBy(trouble);
     next();
   });
-  router.use(fileRoutes(db, clock));
+  router.use(fileRoutes(db, clock, works));
   router.use(json({ limit: '1mb', strict: true, type: ['application/json', 'application/*+json'] }));
   router.use((request, _response, next) => {
     const sends = ['POST', 'PUT', 'PATCH'].includes(request.method);
@@ -54,7 +55,7 @@ export function api(db: Db, clock: () => Date, guard?: FileGuard): Router {
   router.get('/schema', (_request, response) => {
     response.type('application/schema+json').send(JSON.stringify(boxJsonSchema()));
   });
-  router.use(paperRoutes(db, clock));
+  router.use(paperRoutes(db, clock, works));
   router.use(logbookRoutes(db));
   const kept = keepingAnswers(db);
   router.use(jobRoutes(db, now, kept));

@@ -1,11 +1,11 @@
 /** What comes and goes as a file: photos and archives. Their bodies are taken as they are. */
+import { randomUUID } from 'node:crypto';
+import { PassThrough } from 'node:stream';
 import { RecordId } from '@dense-pack/core';
 import { raw, type Request, Router } from 'express';
 import type { Db } from '../database.ts';
-import { ARCHIVE_BYTES_MOST, readArchive } from '../services/archive-zip.ts';
-import { previewOf, readIn } from '../services/archives.ts';
+import { dropArrival } from '../services/archives.ts';
 import { Refused } from '../services/failures.ts';
-import { readJob } from '../services/jobs.ts';
 import {
   arrivedOf,
   keepPart,
@@ -14,16 +14,11 @@ import {
   PHOTO_BYTES_MOST,
   readPhoto,
 } from '../services/photos.ts';
+import { countLater } from '../services/verdicts.ts';
+import type { Works } from '../works/works.ts';
 import { idOf } from './asked.ts';
-import { sendArchive } from './send-paper.ts';
-
-/** The archive a request brings. @throws Refused 415 */
-function zipIn({ body }: Request): Buffer {
-  if (Buffer.isBuffer(body)) return body;
-  throw new Refused(415, 'Only an archive is taken here', {
-    detail: 'Send the ZIP file as it is, with Content-Type: application/zip.',
-  });
-}
+import { workIn } from './send-paper.ts';
+import { withUpload } from './upload.ts';
 
 const onlyPhotos = () =>
   new Refused(415, 'Only a photo is taken here', {
@@ -60,7 +55,20 @@ function partOf(request: Request): Part | undefined {
   });
 }
 
-export function fileRoutes(db: Db, clock: () => Date): Router {
+/** For a task that makes nothing to read. */
+const nowhere = () => new PassThrough().resume();
+
+/** Takes away what an import wrote that broke off, a little at a time. @param arrival its name; without it all of them */
+export function dropLater(db: Db, arrival?: string): void {
+  try {
+    if (db.open && dropArrival(db, arrival)) setTimeout(() => dropLater(db, arrival), 1).unref();
+  } catch (error) {
+    // It is not seen, and taken away at the next start.
+    console.error(error);
+  }
+}
+
+export function fileRoutes(db: Db, clock: () => Date, works: Works): Router {
   const router = Router();
   router.put(
     '/boxes/:id/photos/:photo',
@@ -86,15 +94,25 @@ export function fileRoutes(db: Db, clock: () => Date): Router {
     response.type(type).setHeader('Cache-Control', 'private, max-age=31536000, immutable');
     response.send(bytes);
   });
-  const zip = raw({ limit: ARCHIVE_BYTES_MOST, type: 'application/zip' });
-  router.post('/archives/preview', zip, async (request, response) => {
-    response.json(previewOf(db, await readArchive(zipIn(request))));
+  router.post('/archives/preview', async (request, response) => {
+    const name = workIn(request);
+    await withUpload(db, request, response, async (file, signal) => {
+      response.json(await works.run({ is: 'preview', file }, { into: nowhere(), signal, name }));
+    });
   });
-  router.post('/archives', zip, async (request, response) => {
-    response.status(201).json(readIn(db, await readArchive(zipIn(request))));
-  });
-  router.get('/jobs/:id/archive.zip', (request, response) => {
-    sendArchive(response, db, readJob(db, idOf(request)), clock());
+  router.post('/archives', async (request, response) => {
+    const name = workIn(request);
+    await withUpload(db, request, response, async (file, signal) => {
+      const arrival = randomUUID();
+      try {
+        const told = await works.run({ is: 'import', file, arrival }, { into: nowhere(), signal, name });
+        countLater(db, [(told as { readonly jobId: string }).jobId]);
+        response.status(201).json(told);
+      } catch (error) {
+        dropLater(db, arrival);
+        throw error;
+      }
+    });
   });
   return router;
 }

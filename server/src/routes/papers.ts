@@ -1,45 +1,50 @@
-/** What is read as a paper or a table: sheets, labels, templates, CSV. */
-import { writeCsv } from '@dense-pack/core';
-import { Router } from 'express';
+/** What is read as a paper or a table: sheets, labels, templates, CSV, and a job as an archive. */
+import { type Request, Router } from 'express';
 import type { Db } from '../database.ts';
-import { boxesIn, boxesOf, readBox } from '../services/box-rows.ts';
+import { readBox } from '../services/box-rows.ts';
 import { readJob } from '../services/jobs.ts';
+import type { Works } from '../works/works.ts';
 import { idOf } from './asked.ts';
-import { sendLabels, sendSheets } from './send-paper.ts';
+import { sendMade } from './send-paper.ts';
 import { sendTemplate } from './send-template.ts';
 
-export function paperRoutes(db: Db, clock: () => Date): Router {
-  const router = Router();
-  router.get('/jobs/:id/boxes.csv', (request, response) => {
-    const job = readJob(db, idOf(request));
-    response
-      .type('text/csv; charset=utf-8')
-      .attachment('boxes.csv')
-      .send(writeCsv(boxesOf(db, job.id), job));
-  });
+/** Codes lead to the address this was asked at. */
+const originOf = (request: Request): string => `${request.protocol}://${request.host}`;
+const inline = (name: string) => `inline; filename="${name}"`;
 
-  router.get('/jobs/:id/sheets.pdf', async (request, response) => {
-    const job = readJob(db, idOf(request));
-    const { boxes, unreadable } = boxesIn(db, job.id);
-    await sendSheets(response, db, { job, boxes, house: boxes, unreadable, cover: true, now: clock() });
-  });
-  router.get('/boxes/:id/sheet.pdf', async (request, response) => {
-    const box = readBox(db, idOf(request));
-    const job = readJob(db, box.jobId);
-    const house = boxesIn(db, job.id).boxes;
-    await sendSheets(response, db, { job, boxes: [box], house, unreadable: [], cover: false, now: clock() });
-  });
-  router.get('/jobs/:id/labels.pdf', (request, response) => {
-    const job = readJob(db, idOf(request));
-    const { boxes } = boxesIn(db, job.id);
-    sendLabels(request, response, { job, boxes, sheet: true, now: clock() });
-  });
-  router.get('/boxes/:id/label.pdf', (request, response) => {
-    const box = readBox(db, idOf(request));
-    sendLabels(request, response, { job: readJob(db, box.jobId), boxes: [box], sheet: false, now: clock() });
-  });
+export function paperRoutes(db: Db, clock: () => Date, works: Works): Router {
+  const router = Router();
+  const OF_JOB = {
+    'boxes.csv': 'csv',
+    'sheets.pdf': 'sheets',
+    'labels.pdf': 'labels',
+    'archive.zip': 'zip',
+  } as const;
+  for (const [file, is] of Object.entries(OF_JOB))
+    router.get(`/jobs/:id/${file}`, async (request, response) => {
+      const job = readJob(db, idOf(request));
+      if (is === 'csv') response.type('text/csv; charset=utf-8').attachment(file);
+      else if (is === 'zip')
+        response
+          .type('application/zip')
+          .attachment(`${job.name.replaceAll(/[^\p{L}\p{N}]+/gu, ' ').trim() || 'job'}.zip`);
+      else response.type('application/pdf').setHeader('Content-Disposition', inline(file));
+      const now = clock().toISOString();
+      await sendMade(request, response, works, { is, job: job.id, origin: originOf(request), now });
+    });
+  for (const is of ['sheet', 'label'] as const)
+    router.get(`/boxes/:id/${is}.pdf`, async (request, response) => {
+      const { id: box } = readBox(db, idOf(request));
+      response.type('application/pdf').setHeader('Content-Disposition', inline(`${is}.pdf`));
+      const now = clock().toISOString();
+      await sendMade(request, response, works, { is, box, origin: originOf(request), now });
+    });
   router.get('/boxes/:id/template.:kind', (request, response) => {
     sendTemplate(request, response, db, clock());
+  });
+  router.get('/works/:id', (request, response) => {
+    response.setHeader('Cache-Control', 'no-store');
+    response.json(works.standing(idOf(request)) ?? { is: 'waiting' });
   });
 
   return router;

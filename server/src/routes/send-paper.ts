@@ -1,68 +1,46 @@
-/** Sheets, labels and archives as they are sent: they stream while they are made. */
-import type { BoxRecord, Job } from '@dense-pack/core';
+/** Papers and archives as they are sent: a thread beside this one makes them, and they stream while they are made. */
+import { RecordId } from '@dense-pack/core';
 import type { Request, Response } from 'express';
-import type { Db } from '../database.ts';
-import { type LabelsOf, writeLabels } from '../report/labels.ts';
-import type { SheetPhoto } from '../report/set-sheet.ts';
-import { type SheetsOf, writeSheets } from '../report/sheets.ts';
-import { zipOf } from '../services/archive-zip.ts';
-import { archivedBox, idsOf } from '../services/archives.ts';
-import { boxesIn } from '../services/box-rows.ts';
-import { readPhoto } from '../services/photos.ts';
+import { Refused } from '../services/failures.ts';
+import type { Task } from '../works/tasks.ts';
+import type { Works } from '../works/works.ts';
 
-export async function sendSheets(response: Response, db: Db, of: Omit<SheetsOf, 'photosOf'>): Promise<void> {
-  response
-    .type('application/pdf')
-    .setHeader('Content-Disposition', `inline; filename="${of.cover ? 'sheets' : 'sheet'}.pdf"`);
-  const photosOf = ({ seen }: BoxRecord): SheetPhoto[] => seen.photos.flatMap((id) => photoIn(db, id));
+/** The name a request gives its work, so that its progress can be asked for: `?work=…`. @throws Refused 400 */
+export function workIn({ query: { work } }: Request): string | undefined {
+  const name = RecordId.optional().safeParse(work);
+  if (name.success) return name.data;
+  throw new Refused(400, 'Some of this cannot be taken', {
+    errors: [{ field: 'work', accepted: 'an id of 8 to 40 of a–z, 0–9 and “-”, or none' }],
+  });
+}
+
+/** Ends a work when nobody waits for it any more. */
+export function untilGone(response: Response): AbortSignal {
+  const gone = new AbortController();
+  response.once('close', () => {
+    if (!response.writableFinished) gone.abort();
+  });
+  return gone.signal;
+}
+
+/** Sends what a task makes. Its headers are set before. @throws Refused while nothing is sent */
+export async function sendMade(
+  request: Request,
+  response: Response,
+  works: Works,
+  task: Extract<Task, { now: string }>,
+): Promise<void> {
+  const signal = untilGone(response);
   try {
-    await writeSheets(response, { ...of, photosOf });
+    await works.run(task, { into: response, signal, name: workIn(request) });
   } catch (error) {
+    if (signal.aborted) return;
+    if (!response.headersSent) {
+      response.removeHeader('Content-Disposition');
+      throw error;
+    }
     // What is sent already cannot be taken back: the reader sees that it broke off.
-    if (!response.headersSent) throw error;
     console.error(error);
     response.destroy();
   }
-}
-
-/** A photo that has not arrived yet, or is gone, is none. */
-function photoIn(db: Db, id: string): SheetPhoto[] {
-  try {
-    return [readPhoto(db, id)];
-  } catch {
-    return [];
-  }
-}
-
-/** Labels, whose codes lead to the address this was asked at. */
-export function sendLabels(request: Request, response: Response, of: Omit<LabelsOf, 'origin'>): void {
-  response.type('application/pdf').setHeader('Content-Disposition', 'inline; filename="labels.pdf"');
-  writeLabels(response, { ...of, origin: `${request.protocol}://${request.host}` });
-}
-
-/** A job as an archive, streamed as its entries are made. */
-export function sendArchive(response: Response, db: Db, job: Job, now: Date): void {
-  const { boxes, unreadable } = boxesIn(db, job.id);
-  const house = { job, boxes, house: boxes, unreadable, cover: true, now };
-  const archive = zipOf({
-    job,
-    ids: idsOf(db, job),
-    boxOf: (id) => archivedBox(db, id),
-    photoOf: (id) => readPhoto(db, id).bytes,
-    sheets: (into) => {
-      writeSheets(into, {
-        ...house,
-        photosOf: ({ seen }) => seen.photos.flatMap((id) => photoIn(db, id)),
-      }).catch((error: unknown) => into.destroy(error instanceof Error ? error : new Error(String(error))));
-    },
-    now,
-  });
-  response
-    .type('application/zip')
-    .attachment(`${job.name.replaceAll(/[^\p{L}\p{N}]+/gu, ' ').trim() || 'job'}.zip`);
-  archive.on('error', (error: Error) => {
-    console.error(error);
-    response.destroy();
-  });
-  archive.pipe(response);
 }

@@ -1,5 +1,6 @@
 /** Archives as ZIP files: written entry by entry, and read with every size and name held to a limit. */
-import { PassThrough, type Readable } from 'node:stream';
+import { PassThrough, type Writable } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
 import {
   ARCHIVE_FORMAT,
   ARCHIVE_VERSION,
@@ -20,16 +21,22 @@ import { packed } from './writes.ts';
 export const ARCHIVE_BYTES_MOST = 300_000_000;
 const LIMITS = {
   entries: 40_000,
-  json: 40_000_000,
+  json: 8_000_000,
   photo: 3_000_000,
   small: 1_000_000,
   all: 600_000_000,
 } as const;
+/** The states of a box are packed from the newest on, up to so many characters: what is packed can be read in again. */
+const STATES_MOST = 6_000_000;
 
+/** An archive that is open: its head is read, everything else when it is asked for. */
 export interface Archive {
   readonly head: ArchiveHead;
-  readonly boxes: readonly ArchivedBox[];
-  readonly photos: ReadonlyMap<string, Buffer>;
+  /** A box of it. @throws Refused 422 in words */
+  readonly boxOf: (id: string) => Promise<ArchivedBox>;
+  /** A photo of it, whole and without its place. @param box the name of its box @throws Refused 422 in words */
+  readonly photoOf: (photo: ArchivedBox['photos'][number], box: string) => Promise<Buffer>;
+  readonly close: () => void;
 }
 
 const README = (name: string) => `${name}
@@ -48,14 +55,35 @@ interface ZipOf {
   readonly job: Job;
   readonly ids: readonly string[];
   readonly boxOf: (id: string) => ArchivedBox;
+  readonly photosOf: (id: string) => readonly ArchivedBox['photos'][number][];
   readonly photoOf: (id: string) => Buffer;
   /** Sets the sheets into a stream. */
-  readonly sheets: (into: PassThrough) => void;
+  readonly sheets: (into: PassThrough) => Promise<void>;
+  /** Hears how many boxes are packed. */
+  readonly packed: (boxes: number) => void;
   readonly now: Date;
+  readonly into: Writable;
 }
 
-/** An archive as a stream. Each entry is made when its turn comes. */
-export function zipOf({ job, ids, boxOf, photoOf, sheets, now }: ZipOf): Readable {
+/** A box without its oldest states where all of them are more than an archive takes. */
+function fitting(box: ArchivedBox): ArchivedBox {
+  let length = 0;
+  const states = box.states.filter((state) => (length += JSON.stringify(state).length) <= STATES_MOST);
+  return states.length === box.states.length ? box : { ...box, states };
+}
+
+/** Writes an archive into a stream. Each entry is made when its turn comes. */
+export async function zipOf({
+  job,
+  ids,
+  boxOf,
+  photosOf,
+  photoOf,
+  sheets,
+  packed: heard,
+  now,
+  into,
+}: ZipOf): Promise<void> {
   const zip = new yazl.ZipFile();
   const options = { mtime: now, mode: 0o100644 };
   const head: ArchiveHead = {
@@ -66,26 +94,40 @@ export function zipOf({ job, ids, boxOf, photoOf, sheets, now }: ZipOf): Readabl
     boxes: [...ids],
   };
   const text = (value: unknown) => Buffer.from(`${JSON.stringify(value, null, 1)}\n`);
+  const fail = (error: unknown) =>
+    zip.emit('error', error instanceof Error ? error : new Error(String(error)));
+  /** An entry whose bytes are made when its turn comes. */
+  const late = (name: string, compress: boolean, make: () => Buffer) =>
+    zip.addReadStreamLazy(name, { ...options, compress }, (done) => {
+      const stream = new PassThrough();
+      try {
+        stream.end(make());
+        done(null, stream);
+      } catch (error) {
+        fail(error);
+      }
+    });
   zip.addBuffer(text(head), 'archive.json', options);
   zip.addBuffer(Buffer.from(README(job.name)), 'read-me.txt', options);
   zip.addBuffer(text(archiveJsonSchema()), 'schema.json', options);
-  for (const id of ids) {
-    const box = boxOf(id);
-    zip.addBuffer(text(box), `boxes/${id}.json`, options);
-    for (const { id: photo, type } of box.photos)
-      zip.addReadStreamLazy(`photos/${photo}.${endingOf(type)}`, { ...options, compress: false }, (done) => {
-        const stream = new PassThrough();
-        stream.end(photoOf(photo));
-        done(null, stream);
-      });
-  }
+  ids.forEach((id, index) => {
+    late(`boxes/${id}.json`, true, () => {
+      heard(index + 1);
+      return text(fitting(boxOf(id)));
+    });
+    for (const { id: photo, type } of photosOf(id))
+      late(`photos/${photo}.${endingOf(type)}`, false, () => photoOf(photo));
+  });
   zip.addReadStreamLazy('sheets.pdf', { ...options, compress: false }, (done) => {
     const stream = new PassThrough();
-    sheets(stream);
+    sheets(stream).catch(fail);
     done(null, stream);
   });
   zip.end();
-  return zip.outputStream as Readable;
+  await new Promise<void>((resolve, reject) => {
+    zip.on('error', reject);
+    pipeline(zip.outputStream, into).then(resolve, reject);
+  });
 }
 
 const endingOf = (type: string) =>
@@ -97,20 +139,27 @@ const refuse = (why: string, accepted = 'an archive as this program writes it, w
 const NAMES =
   /^(archive\.json|read-me\.txt|schema\.json|sheets\.pdf|boxes\/[a-z0-9-]{8,40}\.json|photos\/[a-z0-9-]{8,40}\.(?:jpg|png|webp))$/;
 
-let reading: Promise<unknown> = Promise.resolve();
-
-/** Reads a whole archive, or nothing of it; one after the other, for each may be large. @throws Refused 422 in words */
-export function readArchive(bytes: Buffer): Promise<Archive> {
-  const next = reading.then(() => readNow(bytes));
-  reading = next.catch(() => undefined);
-  return next;
+/** Opens an archive: its directory and its head are held to what they may be. @throws Refused 422 in words */
+export async function openArchive(path: string): Promise<Archive> {
+  const zip = await opened(path);
+  try {
+    const entries = await directoryOf(zip);
+    insistOnDirectory(entries);
+    return await archiveIn(zip, new Map(entries.map((entry) => [entry.fileName, entry])));
+  } catch (error) {
+    zip.close();
+    throw error;
+  }
 }
 
-async function readNow(bytes: Buffer): Promise<Archive> {
-  const files = await filesIn(bytes);
-  const json = <S extends z.ZodType>(name: string, schema: S): z.output<S> => {
-    const file = files.get(name);
-    if (!file) throw refuse(`“${name}” is missing in it`);
+async function archiveIn(zip: yauzl.ZipFile, entries: ReadonlyMap<string, yauzl.Entry>): Promise<Archive> {
+  const fileOf = (name: string, missing = '') => {
+    const entry = entries.get(name);
+    if (!entry) throw refuse(`“${name}” is missing in it${missing}`);
+    return unpacked(zip, entry);
+  };
+  const json = async <S extends z.ZodType>(name: string, schema: S): Promise<z.output<S>> => {
+    const file = await fileOf(name);
     let value: unknown;
     try {
       value = JSON.parse(file.toString('utf8'));
@@ -122,26 +171,26 @@ async function readNow(bytes: Buffer): Promise<Archive> {
     const [issue] = parsed.error.issues;
     throw refuse(`“${name}” in it, at “${issue?.path.join('.') ?? ''}”: ${issue?.message ?? 'is not right'}`);
   };
-  const head = json('archive.json', ArchiveHead);
+  const head = await json('archive.json', ArchiveHead);
   if (new Set(head.boxes).size < head.boxes.length) throw refuse('it names a box twice');
-  const boxes = head.boxes.map((id) => {
-    const box = json(`boxes/${id}.json`, ArchivedBox);
-    if (box.box.id !== id || box.box.jobId !== head.job.id)
-      throw refuse(`“boxes/${id}.json” in it is the file of another box or job`);
-    return box;
-  });
-  const photos = new Map<string, Buffer>();
-  for (const { box, photos: own } of boxes)
-    for (const { id, type } of own) {
+  return {
+    head,
+    async boxOf(id) {
+      const box = await json(`boxes/${id}.json`, ArchivedBox);
+      if (box.box.id !== id || box.box.jobId !== head.job.id)
+        throw refuse(`“boxes/${id}.json” in it is the file of another box or job`);
+      return box;
+    },
+    async photoOf({ id, type }, box) {
       const name = `photos/${id}.${endingOf(type)}`;
-      const file = files.get(name);
-      if (!file) throw refuse(`“${name}” is missing in it: it belongs to “${box.name}”`);
+      const file = await fileOf(name, `: it belongs to “${box}”`);
       await insistOnPhoto(file).catch((error: unknown) => {
         throw error instanceof Refused ? refuse(`“${name}” in it: ${error.title}`) : error;
       });
-      photos.set(id, file);
-    }
-  return { head, boxes, photos };
+      return file;
+    },
+    close: () => zip.close(),
+  };
 }
 
 /** The directory of a ZIP, read before anything of it is unpacked. */
@@ -208,33 +257,16 @@ const unpacked = (zip: yauzl.ZipFile, entry: yauzl.Entry): Promise<Buffer> =>
     });
   });
 
-const opened = (bytes: Buffer): Promise<yauzl.ZipFile> =>
+const opened = (path: string): Promise<yauzl.ZipFile> =>
   new Promise((resolve, reject) => {
-    yauzl.fromBuffer(
-      bytes,
-      { lazyEntries: true, strictFileNames: true, validateEntrySizes: true },
+    yauzl.open(
+      path,
+      { lazyEntries: true, autoClose: false, strictFileNames: true, validateEntrySizes: true },
       (error, zip) => {
         if (error) return reject(refuse(`It is no whole ZIP file (${error.message})`));
         if (zip.entryCount <= LIMITS.entries) return resolve(zip);
+        zip.close();
         reject(refuse(`It has ${zip.entryCount} files`, `at most ${LIMITS.entries}`));
       },
     );
   });
-
-/** Every file of a ZIP that may be in an archive, with its bytes. */
-async function filesIn(bytes: Buffer): Promise<ReadonlyMap<string, Buffer>> {
-  const zip = await opened(bytes);
-  try {
-    const entries = await directoryOf(zip);
-    insistOnDirectory(entries);
-    const files = new Map<string, Buffer>();
-    for (const entry of entries) {
-      // The sheets can be made from the boxes: they are not read.
-      if (entry.fileName.endsWith('/') || entry.fileName === 'sheets.pdf') continue;
-      files.set(entry.fileName, await unpacked(zip, entry));
-    }
-    return files;
-  } finally {
-    zip.close();
-  }
-}

@@ -136,12 +136,18 @@ function insert(
   ).run(id, jobId, version, createdAt, updatedAt, nextWrite(db), ...copy, ...columnsOf(fields));
 }
 
-/** Puts a box of an archive in as it was: its dates and version, every state of it, and what happened to it. */
-export function restoreBox(db: Db, { box, states, events }: ArchivedBox): void {
+/** In place of the date of a deletion: a box that arrives with an archive, and is not seen until all of it is here. */
+export const ARRIVING = 'arriving';
+
+/**
+ * Puts a box of an archive in as it was: its dates and version, every state of it, and what happened to it.
+ * @param arrival names the import; the box is not seen before the import ends
+ */
+export function restoreBox(db: Db, { box, states, events }: ArchivedBox, arrival: string): void {
   // What the archive has stands for what was deleted here under its id.
   db.prepare('DELETE FROM box_all WHERE id = ? AND deleted_at IS NOT NULL').run(box.id);
   insert(db, box, archivedColumns(box));
-  touchCard(db, box.jobId);
+  db.prepare('UPDATE box_all SET deleted_at = ?, deleted_by = ? WHERE id = ?').run(ARRIVING, arrival, box.id);
   for (const { at, ...state } of states) keepState(db, { ...box, ...state, updatedAt: at });
   for (const { at, what, words } of events) keepEvent(db, box.id, at, what, words);
 }

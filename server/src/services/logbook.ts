@@ -35,7 +35,7 @@ export function keepEvent(db: Db, boxId: string, at: string, what: string, words
 }
 
 /** The newest written is found first: it takes a new number. */
-function indexBox(db: Db, job: Pick<Job, 'name' | 'edition'>, record: BoxRecord): void {
+export function indexBox(db: Db, job: Pick<Job, 'name' | 'edition'>, record: BoxRecord): void {
   db.prepare('DELETE FROM indexed WHERE box_id = ?').run(record.id);
   const { lastInsertRowid } = db
     .prepare('INSERT INTO indexed (box_id, by) VALUES (?, ?)')

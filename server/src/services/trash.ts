@@ -3,6 +3,7 @@ import type { Trashed } from '@dense-pack/core';
 import { EVENTS } from '@dense-pack/core/logbook/events';
 import type { Db } from '../database.ts';
 import { boxesOf, readBox } from './box-rows.ts';
+import { ARRIVING } from './boxes.ts';
 import { notFound } from './failures.ts';
 import { findJob, touchJob } from './job-rows.ts';
 import { indexJob, keepEvent } from './logbook.ts';
@@ -27,11 +28,11 @@ interface TrashRow {
 const ROWS = `
   SELECT 'job' AS of, id, name, name AS job, 0 AS jobGone, deleted_at AS at, deleted_by AS by,
          (SELECT count(*) FROM box_all WHERE box_all.job_id = job_all.id AND box_all.deleted_with IS NOT NULL) AS boxes
-  FROM job_all WHERE deleted_at IS NOT NULL
+  FROM job_all WHERE deleted_at IS NOT NULL AND deleted_at <> '${ARRIVING}'
   UNION ALL
   SELECT 'box', box_all.id, box_all.name, job_all.name, job_all.deleted_at IS NOT NULL, box_all.deleted_at, box_all.deleted_by, 1
   FROM box_all JOIN job_all ON job_all.id = box_all.job_id
-  WHERE box_all.deleted_at IS NOT NULL AND box_all.deleted_with IS NULL`;
+  WHERE box_all.deleted_at IS NOT NULL AND box_all.deleted_at <> '${ARRIVING}' AND box_all.deleted_with IS NULL`;
 
 const told = ({ jobGone, at, ...row }: TrashRow): Trashed => ({
   ...row,

@@ -10,6 +10,7 @@ import { Notice } from '../parts/Notice';
 import { Button } from '../parts/Press';
 import { Screen } from '../parts/Screen';
 import { Words } from '../parts/Words';
+import { useWorkName, WorkProgress } from '../parts/WorkProgress';
 import { z } from 'zod';
 import { View } from '../parts/View';
 
@@ -29,10 +30,15 @@ function whyOf(error: unknown): string {
 export function ArchiveScreen() {
   const client = useQueryClient();
   const [stage, setStage] = useState<Stage>({ is: 'none' });
+  const { name: work, begin } = useWorkName();
   const look = async (file: File) => {
     setStage({ is: 'reading' });
     try {
-      setStage({ is: 'seen', file, preview: await sendFile(ArchivePreview, '/archives/preview', file) });
+      setStage({
+        is: 'seen',
+        file,
+        preview: await sendFile(ArchivePreview, `/archives/preview?work=${begin()}`, file),
+      });
     } catch (error) {
       setStage({ is: 'refused', why: whyOf(error) });
     }
@@ -40,7 +46,7 @@ export function ArchiveScreen() {
   const take = async (file: File) => {
     setStage({ is: 'reading' });
     try {
-      const told = await sendFile(ReadIn, '/archives', file);
+      const told = await sendFile(ReadIn, `/archives?work=${begin()}`, file);
       await client.invalidateQueries();
       setStage({ is: 'done', told });
     } catch (error) {
@@ -60,7 +66,7 @@ export function ArchiveScreen() {
         disabled={stage.is === 'reading'}
         onFile={(file) => void look(file)}
       />
-      {stage.is === 'reading' && <Words role="status">Reading…</Words>}
+      {stage.is === 'reading' && <WorkProgress name={work} what="Reading" />}
       {stage.is === 'refused' && (
         <Notice title="Nothing was read in" tone="over" live>
           {stage.why}

@@ -20,6 +20,7 @@ import { go } from '../parts/go';
 import { late, LatePart } from '../parts/late';
 import { Button } from '../parts/Press';
 import { Words } from '../parts/Words';
+import { useWorkName, WorkProgress } from '../parts/WorkProgress';
 import type { Listed } from './box-list';
 import { View } from '../parts/View';
 
@@ -38,6 +39,7 @@ interface Tool {
 }
 
 export function JobTools({ job, list }: JobToolsProps) {
+  const { name: work, begin } = useWorkName();
   const [chart, setChart] = useState(false);
   if (job.boxes.length < 2) return null;
   const to = (label: string, icon: LucideIcon, screen: string): Tool => ({
@@ -76,7 +78,7 @@ export function JobTools({ job, list }: JobToolsProps) {
         {
           label: 'Save as archive',
           icon: FolderArchive,
-          onPress: () => void Linking.openURL(archiveAddress(job.id)),
+          onPress: () => void Linking.openURL(archiveAddress(job.id, begin())),
         },
         { label: 'Save as CSV', icon: FileDown, onPress: () => void Linking.openURL(csvAddress(job.id)) },
       ],
@@ -96,6 +98,7 @@ export function JobTools({ job, list }: JobToolsProps) {
           </View>
         </View>
       ))}
+      <WorkProgress name={work} what="Packing boxes" />
       <LatePart what="it">{chart && <HouseChart boxes={list} />}</LatePart>
     </>
   );

@@ -16,6 +16,7 @@ import { NotThere } from '../parts/NotThere';
 import { Button } from '../parts/Press';
 import { PrintSheet, printNow } from '../parts/PrintSheet';
 import { Screen } from '../parts/Screen';
+import { useWorkName, WorkProgress } from '../parts/WorkProgress';
 import { View } from '../parts/View';
 
 interface LabelsScreenProps {
@@ -48,6 +49,7 @@ function Labels({ job, boxId }: { readonly job: ShownJob; readonly boxId: string
       .map((record) => labelOf({ job, record, origin, day: dayWords }));
   }, [job, boxId]);
   const { shown, more } = useFirst(labels, AT_FIRST);
+  const { name: work, begin } = useWorkName();
   if (labels.length === 0)
     return <Notice title="No box to label">Record a box first; its label is then here.</Notice>;
   return (
@@ -64,9 +66,10 @@ function Labels({ job, boxId }: { readonly job: ShownJob; readonly boxId: string
           label={boxId === undefined ? 'PDF, thirty a page' : 'PDF, 62 × 29 mm'}
           icon={FileDown}
           className="grow"
-          onPress={() => globalThis.open(labelAddress(job.id, boxId), '_blank', 'noopener')}
+          onPress={() => globalThis.open(labelAddress(job.id, boxId, begin()), '_blank', 'noopener')}
         />
       </View>
+      <WorkProgress name={work} what="Setting labels" />
       {shown.map((label) => (
         <LabelFace key={label.id} label={label} />
       ))}

@@ -16,6 +16,7 @@ import { Button } from '../parts/Press';
 import { PrintSheet, printNow } from '../parts/PrintSheet';
 import { Screen } from '../parts/Screen';
 import { Words } from '../parts/Words';
+import { useWorkName, WorkProgress } from '../parts/WorkProgress';
 import { SheetPage } from './SheetPage';
 import { View } from '../parts/View';
 
@@ -61,6 +62,7 @@ function Sheets({ job, boxId }: { readonly job: ShownJob; readonly boxId: string
   );
   const run = useMemo(() => runOf(job.boxes, job.links, job.panel), [job]);
   const { shown, more } = useFirst(boxes, AT_FIRST);
+  const { name: work, begin } = useWorkName();
   const sheet = (record: ShownBox) => sheetIn(job, record, run);
   if (boxes.length === 0)
     return <Notice title="No box to make a sheet of">Record a box first; its sheet is then here.</Notice>;
@@ -84,9 +86,10 @@ function Sheets({ job, boxId }: { readonly job: ShownJob; readonly boxId: string
           label="PDF from the server"
           icon={FileDown}
           className="grow"
-          onPress={() => globalThis.open(sheetAddress(job.id, boxId), '_blank', 'noopener')}
+          onPress={() => globalThis.open(sheetAddress(job.id, boxId, begin()), '_blank', 'noopener')}
         />
       </View>
+      <WorkProgress name={work} what="Setting sheets" />
       <Words size="fine" tone="text-soft">
         Printing needs no server; the PDF has its text, tags and a cover, and is made of what the server has.
       </Words>
