@@ -89,7 +89,7 @@ test('sheets, labels, a table and an archive come whole from a thread', async ()
     '%PDF-',
     '%%EOF',
   ]);
-  expect(await standing('work-sheets-1')).toEqual({ is: 'done' });
+  await until(async () => (await standing('work-sheets-1')).is === 'done');
   expect((await bytes(`/jobs/${JOB}/labels.pdf`)).subarray(-6).toString().trim()).toBe('%%EOF');
   expect((await bytes('/boxes/works-box-1/label.pdf')).subarray(-6).toString().trim()).toBe('%%EOF');
   expect((await bytes(`/jobs/${JOB}/boxes.csv`)).toString().split('\n').length).toBeGreaterThan(BOXES);

@@ -42,16 +42,19 @@ export function wordsOf({ is, done, of }: Standing, what: string): string {
 
 /** @param name of the work @param what it is, as “Setting sheets” */
 export function WorkProgress({ name, what }: { readonly name: string | undefined; readonly what: string }) {
+  return name === undefined ? null : <Followed name={name} what={what} />;
+}
+
+function Followed({ name, what }: { readonly name: string; readonly what: string }) {
   const { data } = useQuery({
     queryKey: ['work', name],
     queryFn: () => request(Standing, `/works/${name}`),
-    enabled: name !== undefined,
     refetchInterval: ({ state }) => (['done', 'failed'].includes(state.data?.is ?? '') ? false : EVERY_MS),
     gcTime: 0,
     retry: false,
     meta: { passing: true },
   });
-  if (name === undefined || !data) return null;
+  if (!data) return null;
   return (
     <Words role="status" tone="text-soft">
       {wordsOf(data, what)}
