@@ -71,7 +71,8 @@ function anchor(source: string): RegExp {
   return pattern;
 }
 
-const wordPatterns = new Map<readonly string[], RegExp>();
+// A list that is made for one call is not kept by it.
+const wordPatterns = new WeakMap<readonly string[], RegExp>();
 
 /** One of some whole words, the longest first; each list is made into a pattern once. */
 function oneOf(words: readonly string[]): RegExp {
