@@ -124,7 +124,35 @@ describe('two changes of one job', () => {
     expect(mergeJob(base, { ...mine, links: [] }, stored).mine.links).toEqual([]);
   });
 
-  test('the same field said differently asks with both values; a space two circuits were put into asks for the panel', () => {
+  test('everything beside the space two circuits were put into is kept of both', () => {
+    const mine = withCircuits(
+      circuit('a', 1, { label: 'one' }),
+      circuit('b', 7, { label: 'two' }),
+      circuit('c', 11, { label: 'mine too' }),
+    );
+    const theirs = withCircuits(
+      circuit('a', 1, { label: 'renamed' }),
+      circuit('b', 3, { label: 'two' }),
+      circuit('d', 5, { poles: 2, label: 'range' }),
+      circuit('e', 13, { label: 'theirs too' }),
+    );
+    // Mine moved “two” to space 7, which the second pole of their range takes.
+    const merged = mergeJob(base, mine, theirs);
+    expect(merged.clashes.map(({ path }) => path.join('.'))).toEqual(['panel.spaces.7']);
+    expect(labels(merged.mine).sort()).toEqual(['a renamed', 'b two', 'c mine too', 'e theirs too']);
+    expect(labels(merged.theirs).sort()).toEqual([
+      'a renamed',
+      'b two',
+      'c mine too',
+      'd range',
+      'e theirs too',
+    ]);
+    const spaceOfTwo = ({ panel }: JobFields) => panel.circuits.find(({ id }) => id === 'b')?.space;
+    expect([spaceOfTwo(merged.mine), spaceOfTwo(merged.theirs)]).toEqual([7, 3]);
+    for (const job of [merged.mine, merged.theirs]) expect(JobFields.safeParse(job).success).toBe(true);
+  });
+
+  test('the same field said differently asks with both values; a space two circuits were put into asks for both', () => {
     const named = mergeJob(base, { ...base, name: 'Hill, east' }, { ...base, name: 'Hill, west' });
     expect(named.clashes).toEqual([
       { path: ['name'], base: base.name, mine: 'Hill, east', theirs: 'Hill, west' },
@@ -135,7 +163,7 @@ describe('two changes of one job', () => {
     );
     if (!mine || !theirs) throw new Error('two changes');
     const put = mergeJob(withCircuits(circuit('a', 1, { label: 'one' })), { ...mine, note: 'seen' }, theirs);
-    expect(put.clashes.map(({ path }) => path)).toEqual([['panel']]);
+    expect(put.clashes.map(({ path }) => path)).toEqual([['panel', 'spaces', '3']]);
     expect([labels(put.mine), labels(put.theirs), put.theirs.note]).toEqual([
       ['a one', 'n-mine mine'],
       ['a one', 'n-theirs theirs'],
@@ -143,9 +171,9 @@ describe('two changes of one job', () => {
     ]);
     const [clash] = put.clashes;
     expect(clash && jobClashWords(clash, put.mine, put.theirs)).toEqual({
-      what: 'The panel',
-      mine: '2 circuits',
-      theirs: '2 circuits',
+      what: 'Space 3 of the panel',
+      mine: 'in space 3, mine',
+      theirs: 'in space 3, theirs',
     });
     const [edition] = mergeJob(
       base,

@@ -100,6 +100,8 @@ function saidOfJob(value: unknown): string {
 export function jobClashWords({ path, mine, theirs }: Clash, ours: JobFields, there: JobFields): ClashWords {
   const told = { mine: saidOfJob(mine), theirs: saidOfJob(theirs) };
   const [where, second, third, ...field] = path;
+  if (where === 'panel' && second === 'spaces' && third !== undefined)
+    return { what: `Space ${third} of the panel`, ...told };
   if (where === 'panel' && second === 'circuits' && third !== undefined) {
     const one = [ours, there].flatMap(({ panel }) => panel.circuits.find(({ id }) => id === third) ?? [])[0];
     return { what: [one ? `Circuit ${nameInPanel(one)}` : 'A circuit', ...field].join(', '), ...told };
