@@ -110,6 +110,13 @@ export interface MadeFrom {
   readonly write?: string | undefined;
 }
 
+/** The state of a record that a person deletes, of a job with its boxes; when, and who. */
+export interface DeletedState extends MadeFrom {
+  readonly at: string;
+  readonly by?: string;
+  readonly boxes?: BoxVersions;
+}
+
 /** An operation for the first time, or once more under a new id: what it says is another thing now. */
 export const named = <O extends Operation>(operation: Omit<O, 'id'>): O =>
   ({ ...operation, id: newId() }) as O;

@@ -4,13 +4,13 @@
  * `queries.ts` is the thin adapter.
  */
 import { newId } from '@dense-pack/core/box/new-id';
-import { BoxFields, type BoxVersions, type JobAgain, JobFields } from '@dense-pack/core/box/record';
+import { BoxFields, type JobAgain, JobFields } from '@dense-pack/core/box/record';
 import type { z } from 'zod';
 import { ServerAway } from './api';
 import type { Disk } from './disk';
 import type { DeleteEntry, Entry } from './entry';
 import { keptAs, layOperations } from './laid';
-import { type FieldProblem, type MadeFrom, type Operation, problemsOf } from './operation';
+import { type DeletedState, type FieldProblem, type MadeFrom, type Operation, problemsOf } from './operation';
 import { OperationStore } from './operation-store';
 import { type Arrivals, NOTHING_WAITS, type OutboxSettings, type OutboxState } from './outbox-state';
 import { jobAgain, placed } from './placed';
@@ -147,12 +147,7 @@ export class Outbox {
    * Deletes a record.
    * @param seen the state that is deleted, and of a job its boxes; what another changes meanwhile is asked about
    */
-  remove(
-    of: 'boxes' | 'jobs',
-    id: string,
-    name: string,
-    seen: MadeFrom & { readonly boxes?: BoxVersions; readonly at: string; readonly by?: string },
-  ): void {
+  remove(of: 'boxes' | 'jobs', id: string, name: string, seen: DeletedState): void {
     const { at: madeAt, ...what } = seen;
     this.#put({ what: 'delete', id: newId(), record: id, madeAt, of, name, ...what });
   }
