@@ -1,9 +1,10 @@
 /**
- * The verdict and the small vessel of each box, kept beside it: by its version, the edition of its job and the program that
- * counted. Whatever of these is another is counted anew, after the write that changed it or while others are served.
+ * The verdict and the small vessel of each box, stored in its row with what they depend on: the version of the box, the edition of
+ * its job and the rules of the program. When one of these changes, the box is counted again: with the write of the box, or in the
+ * background.
  */
 import { randomUUID } from 'node:crypto';
-import { type EditionId, editionOf, tally } from '@dense-pack/core';
+import { type BoxDocument, type EditionId, editionOf, tally } from '@dense-pack/core';
 import { isEditionChosen } from '@dense-pack/core/box/record';
 import { certaintyOf } from '@dense-pack/core/certainty/certainty';
 import { previewOf } from '@dense-pack/core/vessel/preview';
@@ -40,7 +41,16 @@ interface Counted {
 function counted(db: Db, { id, edition: adopted, assumed }: Uncounted): Counted {
   const read = readEach(db, id);
   if ('why' in read) return { verdict: 'unread', preview: null };
-  const { box } = read;
+  try {
+    return countedBox(read.box, adopted, assumed);
+  } catch (error) {
+    // A fault of the rules must not keep a box from being stored: the list says that it has no answer.
+    console.error(`box ${id} cannot be counted`, error);
+    return { verdict: 'unknown', preview: null };
+  }
+}
+
+function countedBox(box: BoxDocument, adopted: EditionId, assumed: 0 | 1): Counted {
   const edition = editionOf(box.edition ?? adopted);
   const count = tally(box, edition);
   const chosen = isEditionChosen({ editionAssumed: assumed === 1 }, box);
