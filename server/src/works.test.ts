@@ -1,6 +1,6 @@
 /**
  * Papers and archives made by threads of the running server: whole while others are served, ended when the client goes, refused
- * when too many wait, told how far they are; an import that breaks off leaves nothing, and so does one whose server is killed.
+ * when too many wait, with their progress; an import that breaks off leaves nothing, and so does one whose server is killed.
  */
 import { type ChildProcess, spawn } from 'node:child_process';
 import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
@@ -53,10 +53,10 @@ beforeAll(async () => {
       body: JSON.stringify(body),
     });
   await post('/jobs', { id: JOB, name: 'Works', edition: 'nec2023' });
-  for (let nth = 0; nth < BOXES; nth += 1)
+  for (let index = 0; index < BOXES; index += 1)
     await post(`/jobs/${JOB}/boxes`, {
-      id: `works-box-${nth}`,
-      name: `Box ${nth}`,
+      id: `works-box-${index}`,
+      name: `Box ${index}`,
       box: boxOf('18 in3, 2x 12/2, duplex'),
     });
 });
@@ -171,8 +171,8 @@ test('an import is seen when all of it is there; one that was left, or whose ser
   await end(empty.child, 'SIGKILL');
   await killed;
   const again = await start('empty');
-  const told = await (await upload(again, zip)).json();
-  expect(told).toMatchObject({ boxes: BOXES });
+  const answer = await (await upload(again, zip)).json();
+  expect(answer).toMatchObject({ boxes: BOXES });
   const job = (await (await fetch(`${again.api}/jobs/${JOB}`)).json()) as { boxes: unknown[] };
   expect(job.boxes).toHaveLength(BOXES);
   await new Promise((resolve) => setTimeout(resolve, 300));
@@ -182,3 +182,22 @@ test('an import is seen when all of it is there; one that was left, or whose ser
   // No archive that was sent lies about.
   expect(readdirSync(`${again.file}-uploads`)).toEqual([]);
 }, 60_000);
+
+test('two imports of one archive at once are both whole', async () => {
+  const zip = await bytes(`/jobs/${JOB}/archive.zip`);
+  const target = await start('twice');
+  const answers = await Promise.all([upload(target, zip), upload(target, zip), upload(target, zip)]);
+  const added = await Promise.all(
+    answers.map(async (answer) => ((await answer.json()) as { added: number }).added),
+  );
+  expect([answers.map(({ status }) => status), added.sort()]).toEqual([
+    [201, 201, 201],
+    [0, 0, BOXES],
+  ]);
+  const job = (await (await fetch(`${target.api}/jobs/${JOB}`)).json()) as { boxes: unknown[] };
+  expect(job.boxes).toHaveLength(BOXES);
+}, 60_000);
+
+test('the progress of a work that nobody asked for is unknown', async () => {
+  expect(await standing('no-such-work')).toEqual({ is: 'unknown' });
+});

@@ -55,6 +55,16 @@ function partOf(request: Request): Part | undefined {
   });
 }
 
+/** Runs pieces of work one after the other. */
+function inTurn(): <T>(work: () => Promise<T>) => Promise<T> {
+  let last: Promise<unknown> = Promise.resolve();
+  return (work) => {
+    const next = last.then(work);
+    last = next.catch(() => undefined);
+    return next;
+  };
+}
+
 /** For a task that makes nothing to read. */
 const nowhere = () => new PassThrough().resume();
 
@@ -70,6 +80,8 @@ export function dropLater(db: Db, arrival?: string): void {
 
 export function fileRoutes(db: Db, clock: () => Date, works: Works): Router {
   const router = Router();
+  // Two imports of one archive at once would each take what the other has not finished for deleted.
+  const importInTurn = inTurn();
   router.put(
     '/boxes/:id/photos/:photo',
     raw({ limit: PHOTO_BYTES_MOST, type: 'image/*' }),
@@ -105,9 +117,11 @@ export function fileRoutes(db: Db, clock: () => Date, works: Works): Router {
     await withUpload(db, request, response, async (file, signal) => {
       const arrival = randomUUID();
       try {
-        const told = await works.run({ is: 'import', file, arrival }, { into: nowhere(), signal, name });
-        countLater(db, [(told as { readonly jobId: string }).jobId]);
-        response.status(201).json(told);
+        const answer = await importInTurn(() =>
+          works.run({ is: 'import', file, arrival }, { into: nowhere(), signal, name }),
+        );
+        countLater(db, [(answer as { readonly jobId: string }).jobId]);
+        response.status(201).json(answer);
       } catch (error) {
         dropLater(db, arrival);
         throw error;

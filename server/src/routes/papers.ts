@@ -44,7 +44,7 @@ export function paperRoutes(db: Db, clock: () => Date, works: Works): Router {
   });
   router.get('/works/:id', (request, response) => {
     response.setHeader('Cache-Control', 'no-store');
-    response.json(works.standing(idOf(request)) ?? { is: 'waiting' });
+    response.json(works.standing(idOf(request)) ?? { is: 'unknown' });
   });
 
   return router;

@@ -9,7 +9,7 @@ import { Words } from './Words';
 
 const Standing = onFirstUse(() =>
   z.object({
-    is: z.enum(['waiting', 'running', 'done', 'failed']),
+    is: z.enum(['unknown', 'waiting', 'running', 'done', 'failed']),
     done: z.int().optional(),
     of: z.int().optional(),
   }),
@@ -18,6 +18,8 @@ export type Standing = z.output<typeof Standing>;
 
 /** It is asked for so often, in ms. */
 const EVERY_MS = 400;
+/** After so many answers that the server knows nothing of it, it is not asked any more. */
+const UNKNOWN_MOST = 50;
 
 /** A name for each work, made when it begins; undefined before the first. */
 export function useWorkName() {
@@ -36,6 +38,7 @@ export function useWorkName() {
 export function wordsOf({ is, done, of }: Standing, what: string): string {
   if (is === 'done') return `${what}: done`;
   if (is === 'failed') return `${what}: it did not come to an end`;
+  if (is === 'unknown') return `${what}: not begun yet`;
   if (is === 'waiting') return `${what}: waiting for its turn`;
   return done === undefined || of === undefined ? `${what}…` : `${what}: ${done} of ${of}`;
 }
@@ -49,7 +52,11 @@ function Followed({ name, what }: { readonly name: string; readonly what: string
   const { data } = useQuery({
     queryKey: ['work', name],
     queryFn: () => request(Standing, `/works/${name}`),
-    refetchInterval: ({ state }) => (['done', 'failed'].includes(state.data?.is ?? '') ? false : EVERY_MS),
+    refetchInterval: ({ state: { data, dataUpdateCount } }) => {
+      if (data?.is === 'done' || data?.is === 'failed') return false;
+      // A request that never came to the server, or a server that was started again: it is not asked for ever.
+      return data?.is === 'unknown' && dataUpdateCount > UNKNOWN_MOST ? false : EVERY_MS;
+    },
     gcTime: 0,
     retry: false,
     meta: { passing: true },

@@ -14,6 +14,7 @@ beforeEach(() => {
 });
 
 test.each<[Standing, string]>([
+  [{ is: 'unknown' }, 'Reading: not begun yet'],
   [{ is: 'waiting' }, 'Reading: waiting for its turn'],
   [{ is: 'running' }, 'Reading…'],
   [{ is: 'running', done: 3, of: 8 }, 'Reading: 3 of 8'],
