@@ -1,5 +1,5 @@
 /**
- * The list of jobs at 10,000 jobs beside 100: a page of it, and what a phone asks after one write, as ratios of one run; then the
+ * The list of jobs at 10,000 jobs compared with 100: a page of it, and what a phone asks after one write, as ratios of one run; then the
  * bytes of both answers, and how long the first count of all boxes keeps others waiting.
  */
 import { gzipSync } from 'node:zlib';
@@ -21,8 +21,8 @@ const LINES = [
 const BOXES_OF_JOB = 2;
 const NOW = '2026-03-02T09:00:00.000Z';
 
-function boxOf(nth: number) {
-  const read = readCountLine(LINES[nth % LINES.length] ?? '');
+function boxOf(index: number) {
+  const read = readCountLine(LINES[index % LINES.length] ?? '');
   if (!read.ok) throw new Error(read.error.expected);
   return read.box;
 }
@@ -35,12 +35,12 @@ function filled(jobs: number): Db {
       const id = `bench-job-${job}`;
       const at = new Date(Date.UTC(2026, 0, 1) + job * 1000).toISOString();
       createJob(db, id, JobFields.parse({ name: `Job ${job}`, edition: 'nec2023' }), at);
-      for (let nth = 0; nth < BOXES_OF_JOB; nth += 1)
+      for (let index = 0; index < BOXES_OF_JOB; index += 1)
         createBox(
           db,
           id,
-          `${id}-box-${nth}`,
-          BoxFields.parse({ name: `Box ${nth}`, box: boxOf(job + nth) }),
+          `${id}-box-${index}`,
+          BoxFields.parse({ name: `Box ${index}`, box: boxOf(job + index) }),
           at,
         );
     }
@@ -62,14 +62,14 @@ function median(run: () => unknown, times = 31): number {
 const sent = (value: unknown) => gzipSync(JSON.stringify(value));
 
 function measured(db: Db, jobs: number) {
-  let nth = 0;
+  let index = 0;
   const page = median(() => sent(listCards(db, { most: 30 })));
   const words = median(() => sent(listCards(db, { most: 30, words: 'no such words' })), 9);
   let { state } = listCards(db, { most: 1 });
   let bytes = 0;
   const sync = median(() => {
-    nth += 1;
-    const record = readBox(db, `bench-job-${(nth * 7) % jobs}-box-1`);
+    index += 1;
+    const record = readBox(db, `bench-job-${(index * 7) % jobs}-box-1`);
     const {
       id: _id,
       jobId: _job,
@@ -80,12 +80,12 @@ function measured(db: Db, jobs: number) {
       copyOf: _o,
       ...fields
     } = record;
-    changeBox(db, record.id, { ...fields, room: `Room ${nth}` }, { version }, NOW);
-    const told = listCards(db, { most: 200, since: state });
-    if (told.jobs.length !== 1) throw new Error('one job changed');
-    state = told.state;
-    bytes = JSON.stringify(told).length;
-    sent(told);
+    changeBox(db, record.id, { ...fields, room: `Room ${index}` }, { version }, NOW);
+    const answer = listCards(db, { most: 200, since: state });
+    if (answer.jobs.length !== 1) throw new Error('one job changed');
+    state = answer.state;
+    bytes = JSON.stringify(answer).length;
+    sent(answer);
   });
   return { page, words, sync, bytes, pageBytes: sent(listCards(db, { most: 30 })).length };
 }

@@ -1,5 +1,5 @@
 /**
- * How long others wait, and how much memory the server takes, while it makes papers and reads archives: each beside the same
+ * How long others wait, and how much memory the server takes, while it makes papers and reads archives, each compared with the same
  * requests of an idle server, in one run. Then fifty phones at once.
  */
 import { spawn } from 'node:child_process';
@@ -41,10 +41,10 @@ const json = (method: string, body: unknown) => ({
   body: JSON.stringify(body),
 });
 const JOB = 'bench-job-1';
-const box = (nth: number, cables = 2) => {
+const box = (index: number, cables = 2) => {
   const read = readCountLine(cables === 0 ? '18 in3' : `18 in3, ${cables}x 12/2, duplex`);
   if (!read.ok) throw new Error(read.error.expected);
-  return { name: `Box ${nth}`, room: `Room ${nth % 12}`, box: read.box };
+  return { name: `Box ${index}`, room: `Room ${index % 12}`, box: read.box };
 };
 
 /** Resident memory, MB. */
@@ -55,7 +55,7 @@ const at = (times: readonly number[], share: number) =>
   [...times].sort((a, b) => a - b)[Math.min(times.length - 1, Math.floor(times.length * share))] ?? NaN;
 
 /** Asks for small things all the while; tells how long the answers took. */
-async function beside(server: Server, work: () => Promise<unknown>) {
+async function waitsDuring(server: Server, work: () => Promise<unknown>) {
   const waits: number[] = [];
   let most = memory(server);
   let over = false;
@@ -78,7 +78,7 @@ async function beside(server: Server, work: () => Promise<unknown>) {
 
 const say = (
   name: string,
-  { took, most, p50, p99, longest }: Awaited<ReturnType<typeof beside>>,
+  { took, most, p50, p99, longest }: Awaited<ReturnType<typeof waitsDuring>>,
   idle: number,
 ) =>
   console.log(
@@ -87,20 +87,20 @@ const say = (
 
 const one = await started('one');
 await fetch(`${one.address}/jobs`, json('POST', { id: JOB, name: 'Bench', edition: 'nec2023' }));
-for (let nth = 0; nth < BOXES; nth += 1) {
+for (let index = 0; index < BOXES; index += 1) {
   const answer = await fetch(
     `${one.address}/jobs/${JOB}/boxes`,
-    json('POST', { id: `bench-box-${nth}`, ...box(nth) }),
+    json('POST', { id: `bench-box-${index}`, ...box(index) }),
   );
   if (!answer.ok) throw new Error(await answer.text());
 }
 await new Promise((resolve) => setTimeout(resolve, 3000));
 const idle = memory(one);
-const rest = await beside(one, () => new Promise((resolve) => setTimeout(resolve, 3000)));
+const rest = await waitsDuring(one, () => new Promise((resolve) => setTimeout(resolve, 3000)));
 say('idle', rest, idle);
 const get = (path: string) => async () => (await fetch(`${one.address}/jobs/${JOB}/${path}`)).arrayBuffer();
 for (const path of ['labels.pdf', 'sheets.pdf', 'boxes.csv', 'archive.zip'])
-  say(path, await beside(one, get(path)), idle);
+  say(path, await waitsDuring(one, get(path)), idle);
 const zip = Buffer.from(await get('archive.zip')());
 const send = (server: Server, path: string) => async () => {
   const answer = await fetch(`${server.address}${path}`, {
@@ -112,18 +112,18 @@ const send = (server: Server, path: string) => async () => {
 };
 say(
   `preview of ${(zip.length / 1e6).toFixed(1)} MB`,
-  await beside(one, send(one, '/archives/preview')),
+  await waitsDuring(one, send(one, '/archives/preview')),
   idle,
 );
 const two = await started('two');
 const idleTwo = memory(two);
-say('import', await beside(two, send(two, '/archives')), idleTwo);
+say('import', await waitsDuring(two, send(two, '/archives')), idleTwo);
 
 // Fifty phones: each lists what changed, changes a box, lists again, with a moment between.
 const times: { readonly list: number[]; readonly write: number[] } = { list: [], write: [] };
 let failed = 0;
 const until = performance.now() + PHONES_MS;
-async function phone(nth: number): Promise<void> {
+async function phone(index: number): Promise<void> {
   let state = '';
   const timed = async (kind: 'list' | 'write', path: string, init: RequestInit = {}) => {
     const begin = performance.now();
@@ -138,7 +138,7 @@ async function phone(nth: number): Promise<void> {
       return {};
     }
   };
-  const id = `bench-box-${nth}`;
+  const id = `bench-box-${index}`;
   let { version = 1, write } = (await (await fetch(`${two.address}/boxes/${id}`)).json()) as Record<
     string,
     unknown
@@ -146,7 +146,7 @@ async function phone(nth: number): Promise<void> {
   for (let round = 0; performance.now() < until; round += 1) {
     const list = await timed('list', state === '' ? '/jobs?most=30' : `/jobs?since=${state}&most=200`);
     state = String(list['state'] ?? '');
-    const fields = box(nth, round % 4);
+    const fields = box(index, round % 4);
     ({ version = version, write = write } = await timed(
       'write',
       `/boxes/${id}`,
@@ -155,7 +155,7 @@ async function phone(nth: number): Promise<void> {
     await new Promise((resolve) => setTimeout(resolve, 500 + Math.random() * 1000));
   }
 }
-await Promise.all(Array.from({ length: 50 }, (_, nth) => phone(nth)));
+await Promise.all(Array.from({ length: 50 }, (_, index) => phone(index)));
 for (const [kind, all] of Object.entries(times))
   console.log(
     `50 phones, ${kind}: ${all.length} requests, p50 ${at(all, 0.5).toFixed(0)} ms, p99 ${at(all, 0.99).toFixed(0)} ms, longest ${at(all, 1).toFixed(0)} ms`,

@@ -32,7 +32,7 @@ test('a deleted box is taken back on the phone that sees it under Deleted', asyn
   expect(hand.complaints).toEqual([]);
 });
 
-test('deleted for good is asked once more; without the server nothing is told', async () => {
+test('deletion for good asks once more; without the server the screen says why it is empty', async () => {
   await api('/jobs', 'POST', { id: 'gone-job-0001', name: 'Gone for good', edition: 'nec2023' });
   await api('/jobs/gone-job-0001?version=1', 'DELETE', {});
   const hand = await world.page(PHONE);
@@ -52,11 +52,11 @@ test('deleted for good is asked once more; without the server nothing is told', 
 });
 
 test('seventy jobs: the newest at once, the rest page by page, a word finds one that was never read', async () => {
-  for (let nth = 0; nth < 70; nth += 1)
+  for (let index = 0; index < 70; index += 1)
     await api('/jobs', 'POST', {
-      id: `long-job-${nth}`,
-      name: `Long ${nth}`,
-      note: nth === 3 ? 'blue gate' : '',
+      id: `long-job-${index}`,
+      name: `Long ${index}`,
+      note: index === 3 ? 'blue gate' : '',
     });
   const hand = await world.page(PHONE);
   await hand.open('/');

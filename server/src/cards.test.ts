@@ -13,18 +13,18 @@ beforeEach(async () => {
 });
 afterEach(() => place.close());
 
-const jobId = (nth: number) => `job-${String(nth).padStart(7, '0')}`;
-const makeJob = (nth: number, more: object = {}) =>
+const jobId = (index: number) => `job-${String(index).padStart(7, '0')}`;
+const makeJob = (index: number, more: object = {}) =>
   place
     .api()
     .post('/jobs')
-    .send({ id: jobId(nth), name: `Job ${nth}`, edition: 'nec2023', ...more })
+    .send({ id: jobId(index), name: `Job ${index}`, edition: 'nec2023', ...more })
     .expect(201);
-const makeBox = (nth: number, job: number, line = '18 in3, 3x 12/2, duplex') =>
+const makeBox = (index: number, job: number, line = '18 in3, 3x 12/2, duplex') =>
   place
     .api()
     .post(`/jobs/${jobId(job)}/boxes`)
-    .send({ id: `box-${String(nth).padStart(7, '0')}`, name: `Box ${nth}`, box: boxOf(line) })
+    .send({ id: `box-${String(index).padStart(7, '0')}`, name: `Box ${index}`, box: boxOf(line) })
     .expect(201);
 async function cards(query = ''): Promise<JobCards> {
   const { body } = await place.api().get(`/jobs${query}`).expect(200);
@@ -33,7 +33,7 @@ async function cards(query = ''): Promise<JobCards> {
 const idsOf = ({ jobs }: JobCards) => jobs.map(({ id }) => id);
 
 test('pages follow each other by the last card, also when a job moves up between them', async () => {
-  for (let nth = 0; nth < 7; nth += 1) await makeJob(nth);
+  for (let index = 0; index < 7; index += 1) await makeJob(index);
   const first = await cards('?most=3');
   expect([idsOf(first), first.count, first.more]).toEqual([[6, 5, 4].map(jobId), 7, true]);
   await makeBox(1, 1);
@@ -46,7 +46,7 @@ test('pages follow each other by the last card, also when a job moves up between
 });
 
 test('jobs of one moment are in the order of their ids, none twice and none left out', async () => {
-  for (let nth = 0; nth < 5; nth += 1) await makeJob(nth);
+  for (let index = 0; index < 5; index += 1) await makeJob(index);
   place.db.prepare("UPDATE job_all SET updated_at = '2026-03-02T09:00:00.000Z'").run();
   const ids: string[] = [];
   for (let after = ''; ;) {
@@ -60,7 +60,7 @@ test('jobs of one moment are in the order of their ids, none twice and none left
 });
 
 test('since a state: what was made, renamed, deleted, and nothing else; more of it goes on from its own state', async () => {
-  for (let nth = 0; nth < 4; nth += 1) await makeJob(nth);
+  for (let index = 0; index < 4; index += 1) await makeJob(index);
   const { state } = await cards();
   expect(await cards(`?since=${state}`)).toMatchObject({ jobs: [], deleted: [], state, more: false });
   await makeJob(9);
@@ -150,11 +150,11 @@ test.each([
   expect([status, body.errors[0].field]).toEqual([400, field]);
 });
 
-test('by other rules all are counted anew while others are served, and whoever has the list is told', async () => {
+test('after a change of the rules every box is counted again in the background, and phones get the new cards', async () => {
   for (let job = 0; job < 3; job += 1) {
     await makeJob(job);
-    for (let nth = 0; nth < 12; nth += 1)
-      await makeBox(100 * job + nth, job, nth < 4 ? undefined : '20 in3, 12/2');
+    for (let index = 0; index < 12; index += 1)
+      await makeBox(100 * job + index, job, index < 4 ? undefined : '20 in3, 12/2');
   }
   const before = await countedCards(place);
   expect(before.map(({ over }) => over)).toEqual([4, 4, 4]);

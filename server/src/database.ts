@@ -58,7 +58,7 @@ export function openDatabase(file: string, folder: string): Db {
   return db;
 }
 
-/** What each connection is told. */
+/** Settings of every connection. */
 function setUp(db: Db): void {
   db.pragma('foreign_keys = ON');
   db.pragma('synchronous = FULL');
@@ -66,13 +66,13 @@ function setUp(db: Db): void {
   db.function('lower_all', { deterministic: true }, (text: string) => text.toLowerCase());
 }
 
-/** How long a thread that works waits for the one that serves, in ms. */
-const BESIDE_BUSY_MS = 10_000;
+/** How long a worker thread waits for the server to finish a write, in ms. */
+const WORKER_BUSY_MS = 10_000;
 
-/** One more connection to a database that this program has open: for a thread beside the one that serves. */
-export function openBeside(file: string): Db {
+/** Opens one more connection to a database that this program has open, for a worker thread. */
+export function openForWorker(file: string): Db {
   const db = new Database(file, { fileMustExist: true });
-  db.pragma(`busy_timeout = ${BESIDE_BUSY_MS}`);
+  db.pragma(`busy_timeout = ${WORKER_BUSY_MS}`);
   // It holds little in memory: the system keeps the pages.
   db.pragma('cache_size = -2000');
   setUp(db);

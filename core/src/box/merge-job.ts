@@ -19,8 +19,8 @@ function put(base: JobFields, changed: JobFields): readonly PanelCircuit[] {
 }
 
 /**
- * Where each change put a circuit into the same space: in one result mine stands there, in the other theirs. The other circuit of
- * each is as it was before: not there, or in its old space.
+ * Resolves spaces that both changes put a circuit into: my circuit keeps the space in one result, theirs in the other. The circuit
+ * that loses the space is as it was before: missing, or in its old space.
  */
 function spaceBySpace(
   base: JobFields,

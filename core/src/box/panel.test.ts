@@ -124,7 +124,7 @@ describe('two changes of one job', () => {
     expect(mergeJob(base, { ...mine, links: [] }, stored).mine.links).toEqual([]);
   });
 
-  test('everything beside the space two circuits were put into is kept of both', () => {
+  test('both changes are kept, except for the space that both put a circuit into', () => {
     const mine = withCircuits(
       circuit('a', 1, { label: 'one' }),
       circuit('b', 7, { label: 'two' }),

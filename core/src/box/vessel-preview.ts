@@ -38,7 +38,7 @@ const Column = onFirstUse(() =>
   }),
 );
 
-/** The spaces of a box beside each other, one where it is not divided. */
+/** The spaces of a box from left to right; one where it is not divided. */
 export const VesselPreview = onFirstUse(() =>
   z.object({ gangs: z.int().min(1), columns: z.array(Column).min(1) }),
 );

@@ -13,8 +13,8 @@ function used(): number {
 }
 
 const read = (from: number, to: number) => {
-  for (let nth = from; nth < to; nth += 1)
-    if (!readCountLine(`${12 + (nth % 40)} in3 plastic, ${1 + (nth % 5)}x 12/2, duplex # ${nth}`).ok)
+  for (let index = from; index < to; index += 1)
+    if (!readCountLine(`${12 + (index % 40)} in3 plastic, ${1 + (index % 5)}x 12/2, duplex # ${index}`).ok)
       throw new Error('it cannot be read');
 };
 

@@ -13,7 +13,7 @@ ALTER TABLE job_all ADD COLUMN changed INTEGER NOT NULL DEFAULT 1;
 -- The small vessel of a box, kept with its verdict: core/src/box/vessel-preview.ts.
 ALTER TABLE box_all ADD COLUMN preview TEXT CHECK (preview IS NULL OR json_valid(preview));
 UPDATE box_all SET counted_by = NULL;
--- Deletions up to this write are not told any more: the records are gone for good.
+-- Deletions up to this write cannot be listed any more: the records are gone for good.
 ALTER TABLE clock ADD COLUMN purged INTEGER NOT NULL DEFAULT 0;
 
 -- What a card counts is read from the index alone.

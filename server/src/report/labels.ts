@@ -45,12 +45,12 @@ export async function writeLabels(
   const root = paper.struct('Document');
   paper.addStructure(root);
   const a = { width: LABEL.width * MM, height: LABEL.height * MM };
-  for (const [nth, record] of boxes.entries()) {
+  for (const [index, record] of boxes.entries()) {
     if (into.destroyed) return;
-    set(nth + 1);
-    if (nth % TURN === TURN - 1) await taken(into);
+    set(index + 1);
+    if (index % TURN === TURN - 1) await taken(into);
     const label = labelOf({ job, record, origin, day });
-    const at = nth % (THIRTY.across * THIRTY.down);
+    const at = index % (THIRTY.across * THIRTY.down);
     if (!sheet) {
       paper.addPage({ size: [a.width, a.height], margin: 0 });
       setLabel(paper, root, label, { x: 0, y: 0, ...a });

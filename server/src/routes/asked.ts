@@ -59,7 +59,7 @@ export function deviceIn({ query: { by = '' } }: Request): string {
 const refusedField = (field: string, accepted: string) =>
   new Refused(400, 'Some of this cannot be taken', { errors: [{ field, accepted }] });
 
-/** So many cards are told where nobody says how many, and at most. */
+/** How many cards an answer has by default, and at most. */
 const CARDS = 100;
 const CARDS_MOST = 500;
 
@@ -74,7 +74,7 @@ export function cardsIn({ query }: Request): CardsAsked {
   const { most = String(CARDS), after, words = '', since } = query;
   const many = Number(most);
   if (!Number.isInteger(many) || many < 1 || many > CARDS_MOST)
-    throw refusedField('most', `how many are told, a whole number from 1 to ${CARDS_MOST}`);
+    throw refusedField('most', `how many are wanted, a whole number from 1 to ${CARDS_MOST}`);
   if (query['from'] !== undefined)
     throw refusedField(
       'from',

@@ -1,4 +1,4 @@
-/** Papers and archives as they are sent: a thread beside this one makes them, and they stream while they are made. */
+/** Sends papers and archives while a worker thread makes them. */
 import { RecordId } from '@dense-pack/core';
 import type { Request, Response } from 'express';
 import { Refused } from '../services/failures.ts';

@@ -1,10 +1,10 @@
-/** What was deleted: told, brought back, or deleted for good. */
+/** The trash: listed, brought back, or deleted for good. */
 import { Router } from 'express';
 import type { Db } from '../database.ts';
 import { bringBack, throwAway, trashed } from '../services/trash.ts';
 import { idOf, pageOf } from './asked.ts';
 
-/** So many are told where nobody says how many. */
+/** How many entries an answer has by default. */
 const MOST = 100;
 
 export function trashRoutes(db: Db, now: () => string): Router {

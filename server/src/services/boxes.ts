@@ -144,7 +144,7 @@ export const ARRIVING = 'arriving';
  * @param arrival names the import; the box is not seen before the import ends
  */
 export function restoreBox(db: Db, { box, states, events }: ArchivedBox, arrival: string): void {
-  // What the archive has stands for what was deleted here under its id.
+  // The box of the archive replaces a deleted one with the same id.
   db.prepare('DELETE FROM box_all WHERE id = ? AND deleted_at IS NOT NULL').run(box.id);
   insert(db, box, archivedColumns(box));
   db.prepare('UPDATE box_all SET deleted_at = ?, deleted_by = ? WHERE id = ?').run(ARRIVING, arrival, box.id);

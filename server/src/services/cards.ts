@@ -94,7 +94,7 @@ export interface CardsAsked {
   readonly after?: { readonly updatedAt: string; readonly id: string } | undefined;
   /** What the name or the note has in it. */
   readonly words?: string | undefined;
-  /** A state of the list: what changed since it is told. */
+  /** A state of the list: the answer has what changed after it. */
   readonly since?: string | undefined;
 }
 
@@ -132,15 +132,15 @@ function changedSince(db: Db, from: number, most: number): Omit<JobCards, 'count
       `SELECT ${COLUMNS}, job.changed, job.deleted_at FROM job_all AS job WHERE job.changed > ? ORDER BY job.changed LIMIT ?`,
     )
     .all(from, most + 1);
-  const told = rows.slice(0, most);
+  const changed = rows.slice(0, most);
   const more = rows.length > most;
-  const last = told.at(-1);
+  const last = changed.at(-1);
   return {
     jobs: cardsOf(
       db,
-      told.filter((row) => row.deleted_at === null),
+      changed.filter((row) => row.deleted_at === null),
     ),
-    deleted: told.filter((row) => row.deleted_at !== null).map(({ id }) => id),
+    deleted: changed.filter((row) => row.deleted_at !== null).map(({ id }) => id),
     state: more && last ? stateAfter(db, last.changed) : state,
     since: true,
     more,

@@ -34,7 +34,7 @@ const ROWS = `
   FROM box_all JOIN job_all ON job_all.id = box_all.job_id
   WHERE box_all.deleted_at IS NOT NULL AND box_all.deleted_at <> '${ARRIVING}' AND box_all.deleted_with IS NULL`;
 
-const told = ({ jobGone, at, ...row }: TrashRow): Trashed => ({
+const entryOf = ({ jobGone, at, ...row }: TrashRow): Trashed => ({
   ...row,
   jobGone: jobGone === 1,
   at,
@@ -49,7 +49,7 @@ export function trashed(
   const rows = db
     .prepare<[number, number], TrashRow>(`SELECT * FROM (${ROWS}) ORDER BY at DESC, id LIMIT ? OFFSET ?`)
     .all(most + 1, from);
-  return { trash: rows.slice(0, most).map(told), more: rows.length > most };
+  return { trash: rows.slice(0, most).map(entryOf), more: rows.length > most };
 }
 
 /** @throws Refused 404 */
@@ -125,7 +125,7 @@ export function throwAway(db: Db, id: string): void {
 }
 
 function purge(db: Db, jobs: string, boxes: string, parameter: string): number {
-  // Whoever knows an older state of the list reads it anew: it is not told of these any more.
+  // A phone with an older state reads the whole list again: these deletions cannot be listed any more.
   db.exec('UPDATE clock SET purged = writes');
   const gone = db
     .prepare(`DELETE FROM box_all WHERE deleted_at IS NOT NULL AND (${boxes})`)

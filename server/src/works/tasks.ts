@@ -1,6 +1,6 @@
 /**
- * What takes long: papers, archives and imports. A task is plain data and runs over a connection of its own, in a thread beside the
- * one that serves; what it makes goes into a stream.
+ * Long tasks: papers, archives and imports. A task is plain data. It runs in a worker thread with a database connection of its own,
+ * and writes its result into a stream.
  */
 import type { Writable } from 'node:stream';
 import { type BoxRecord, writeCsv } from '@dense-pack/core';

@@ -1,6 +1,6 @@
 /** The thread that works: it opens the database file itself and runs one task after the other. */
 import type { MessagePort } from 'node:worker_threads';
-import { type Db, openBeside } from '../database.ts';
+import { type Db, openForWorker } from '../database.ts';
 import { Refused } from '../services/failures.ts';
 import { countsBy } from '../services/verdicts.ts';
 import { PortWritable, type Said } from './port.ts';
@@ -15,7 +15,7 @@ export interface Asked {
   readonly port: MessagePort;
 }
 
-/** What it answers; an error of ours is told by its parts, for its class does not go from thread to thread. */
+/** The answer of a worker. An error of ours travels as its parts: the class of an object is lost between threads. */
 export type Answered =
   | { readonly answer: unknown }
   | { readonly refused: { readonly status: number; readonly title: string; readonly more: Refused['more'] } };
@@ -26,7 +26,7 @@ let opened: { readonly file: string; readonly db: Db } | undefined;
 function connection(file: string): Db {
   if (opened?.file !== file) {
     opened?.db.close();
-    opened = { file, db: openBeside(file) };
+    opened = { file, db: openForWorker(file) };
   }
   return opened.db;
 }

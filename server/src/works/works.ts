@@ -1,4 +1,4 @@
-/** Runs tasks in threads beside the one that serves: so many at once, stopped when nobody waits for them, their progress told. */
+/** Runs tasks in worker threads: a limited number at once, canceled when the client goes, with their progress. */
 import type { Writable } from 'node:stream';
 import { MessageChannel } from 'node:worker_threads';
 import { LRUCache } from 'lru-cache';
@@ -9,7 +9,7 @@ import { writeFrom } from './port.ts';
 import type { Progress, Task } from './tasks.ts';
 import type { Answered, Asked } from './worker.ts';
 
-/** How a work stands that somebody named. */
+/** The progress of a task that the client gave a name. */
 export type Standing = { readonly is: 'waiting' | 'running' | 'done' | 'failed' } & Partial<Progress>;
 
 export interface WorkAsked {
@@ -24,7 +24,7 @@ export interface WorkAsked {
 export interface Works {
   /** @returns what the task answers @throws Refused, also where too many wait */
   readonly run: (task: Task, asked: WorkAsked) => Promise<unknown>;
-  /** How a work stands; undefined where nothing is known of it. */
+  /** The progress of a task by its name; undefined for an unknown name. */
   readonly standing: (name: string) => Standing | undefined;
   readonly close: () => Promise<void>;
 }

@@ -13,18 +13,18 @@ class Jobs {
   epoch = 'a'.repeat(12);
   readonly rows = new Map<string, { card: JobCard; at: number; gone: boolean }>();
 
-  write(nth: number, moves: boolean): void {
+  write(index: number, moves: boolean): void {
     this.writes += 1;
-    const id = `job-${String(nth).padStart(7, '0')}`;
+    const id = `job-${String(index).padStart(7, '0')}`;
     const before = this.rows.get(id);
     const at = new Date(Date.UTC(2026, 0, 1) + this.writes * 1000).toISOString();
     const updatedAt = before && !before.gone && !moves ? before.card.updatedAt : at;
-    const card = { id, name: `Job ${nth} ${this.writes}`, updatedAt, uncounted: 0 } as JobCard;
+    const card = { id, name: `Job ${index} ${this.writes}`, updatedAt, uncounted: 0 } as JobCard;
     this.rows.set(id, { card, at: this.writes, gone: false });
   }
 
-  delete(nth: number): void {
-    const row = this.rows.get(`job-${String(nth).padStart(7, '0')}`);
+  delete(index: number): void {
+    const row = this.rows.get(`job-${String(index).padStart(7, '0')}`);
     if (!row || row.gone) return;
     this.writes += 1;
     Object.assign(row, { at: this.writes, gone: true });
@@ -46,12 +46,12 @@ class Jobs {
     if (since?.startsWith(this.epoch)) {
       const from = Number.parseInt(since.split('.')[1] ?? '', 36);
       const all = [...this.rows.values()].filter(({ at }) => at > from).sort((a, b) => a.at - b.at);
-      const told = all.slice(0, most);
+      const page = all.slice(0, most);
       const more = all.length > most;
       return {
-        jobs: told.filter(({ gone }) => !gone).map(({ card }) => card),
-        deleted: told.filter(({ gone }) => gone).map(({ card }) => card.id),
-        state: more ? `${this.epoch}.${(told.at(-1)?.at ?? 0).toString(36)}` : state,
+        jobs: page.filter(({ gone }) => !gone).map(({ card }) => card),
+        deleted: page.filter(({ gone }) => gone).map(({ card }) => card.id),
+        state: more ? `${this.epoch}.${(page.at(-1)?.at ?? 0).toString(36)}` : state,
         since: true,
         count,
         more,
@@ -86,19 +86,19 @@ const readAgain = async () => queryClient.setQueryData<JobList>(jobsKey, await r
 
 test('whatever is written between the readings, what is shown is the beginning of the list as it is', async () => {
   const deed = fc.oneof(
-    fc.record({ is: fc.constant('write' as const), nth: fc.nat(120), moves: fc.boolean() }),
-    fc.record({ is: fc.constant('delete' as const), nth: fc.nat(120) }),
+    fc.record({ is: fc.constant('write' as const), index: fc.nat(120), moves: fc.boolean() }),
+    fc.record({ is: fc.constant('delete' as const), index: fc.nat(120) }),
     fc.record({ is: fc.constantFrom('read' as const, 'more' as const, 'restart' as const) }),
   );
   await fc.assert(
     fc.asyncProperty(fc.nat(100), fc.array(deed, { maxLength: 40 }), async (many, deeds) => {
       server = new Jobs();
       queryClient.clear();
-      for (let nth = 0; nth < many; nth += 1) server.write(nth, true);
+      for (let index = 0; index < many; index += 1) server.write(index, true);
       await readAgain();
       for (const one of deeds) {
-        if (one.is === 'write') server.write(one.nth, one.moves);
-        else if (one.is === 'delete') server.delete(one.nth);
+        if (one.is === 'write') server.write(one.index, one.moves);
+        else if (one.is === 'delete') server.delete(one.index);
         else if (one.is === 'more') await readMoreCards();
         else if (one.is === 'restart')
           server.epoch = server.epoch === 'a'.repeat(12) ? 'b'.repeat(12) : 'a'.repeat(12);

@@ -6,7 +6,7 @@ import { jobsKey, queryClient } from './sending';
 
 /** So many cards are read at once. */
 const PAGE = 30;
-/** So many changes are told at once. */
+/** The most changes in one answer. */
 const CHANGES = 200;
 /** Cards whose boxes are still being counted are asked for again after so long, in ms. */
 const COUNTING_MS = 1000;
@@ -45,11 +45,11 @@ export async function readCards(before: JobList | undefined): Promise<JobList> {
   if (before?.state === undefined) return firstPage();
   let known = before;
   for (;;) {
-    const told = await cards(`since=${known.state}&most=${CHANGES}`);
-    // The server knows nothing of that state: it tells the list from its beginning.
-    if (!told.since) return firstPage();
-    known = withChanges(known, told);
-    if (!told.more) return known;
+    const answer = await cards(`since=${known.state}&most=${CHANGES}`);
+    // The server does not know that state: it sent the list from its beginning.
+    if (!answer.since) return firstPage();
+    known = withChanges(known, answer);
+    if (!answer.more) return known;
   }
 }
 
@@ -71,7 +71,7 @@ export async function readMoreCards(): Promise<void> {
   queryClient.setQueryData<JobList>(jobsKey, (list) => {
     if (!list) return list;
     const here = new Set(list.jobs.map(({ id }) => id));
-    // Changes are told from the state the list has: what came meanwhile comes with them.
+    // The next answer has every change since the state of the list, so a job that changed meanwhile comes with it.
     return { ...list, jobs: [...list.jobs, ...jobs.filter(({ id }) => !here.has(id))].sort(inOrder), more };
   });
 }

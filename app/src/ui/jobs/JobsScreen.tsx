@@ -155,8 +155,8 @@ function Card({ job }: { readonly job: JobCard }) {
         <Words tone={job.over > 0 ? 'text-over' : 'text-soft'}>{said.join(', ')}</Words>
         {job.vessels.length > 0 && (
           <View className="h-[50px] flex-row flex-wrap gap-1 overflow-hidden pt-1" aria-hidden>
-            {job.vessels.map((preview, nth) => (
-              <SmallVessel key={nth} preview={preview} width={52} height={46} />
+            {job.vessels.map((preview, index) => (
+              <SmallVessel key={index} preview={preview} width={52} height={46} />
             ))}
           </View>
         )}

@@ -124,7 +124,7 @@ export function SmallVessel({ preview, width, height }: SmallVesselProps) {
           })),
         );
         const drawn = all.reduce((sum, { area }) => sum + area, 0);
-        // Shares are rounded: what the exact count says of the rim stands.
+        // Shares are rounded, so the exact count decides whether the box is over.
         const fill = !rim ? drawn : over ? Math.max(drawn, SHARES + 1) : Math.min(drawn, SHARES);
         return (
           <Fragment key={nth}>
