@@ -359,3 +359,28 @@ test('what is sent as something else is refused', async () => {
   await api(one).get('/jobs/no-such-job/archive.zip').expect(404);
   expect(readFileSync(join(folder, 'look.zip')).length).toBeGreaterThan(1000);
 });
+
+test('a box with more states than an archive takes is packed from its newest on, and the archive can be read in again', async () => {
+  const [from, to] = [await place(), await place()];
+  await api(from).post('/jobs').send({ id: 'job-of-states', name: 'States' }).expect(201);
+  const many = readCountLine(`400 in3, 30x 12/2, 20x duplex # ${'n'.repeat(200)}`);
+  if (!many.ok) throw new Error(many.error.expected);
+  await api(from)
+    .post('/jobs/job-of-states/boxes')
+    .send({ id: 'box-of-states', name: 'Box', box: many.box })
+    .expect(201);
+  // As if it had been changed 1,999 times since.
+  from.db.exec(`WITH RECURSIVE n (v) AS (SELECT 2 UNION ALL SELECT v + 1 FROM n WHERE v < 2000)
+    INSERT INTO box_state (box_id, version, at, stage, document, found)
+    SELECT box_id, v, at, stage, document, document FROM box_state, n WHERE box_id = 'box-of-states' AND version = 1`);
+  const answer = await fetch(`${from.address}/api/v1/jobs/job-of-states/archive.zip`);
+  const readIn = await send(to, Buffer.from(await answer.arrayBuffer())).expect(201);
+  expect(readIn.body).toMatchObject({ added: 1 });
+  const versions = to.db
+    .prepare('SELECT version FROM box_state ORDER BY version DESC')
+    .pluck()
+    .all() as number[];
+  expect(versions.slice(0, 3)).toEqual([2000, 1999, 1998]);
+  expect(versions.length).toBeGreaterThan(100);
+  expect(versions.length).toBeLessThan(2000);
+});

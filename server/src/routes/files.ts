@@ -80,8 +80,8 @@ export function dropLater(db: Db, arrival?: string): void {
 
 export function fileRoutes(db: Db, clock: () => Date, works: Works): Router {
   const router = Router();
-  // Two imports of one archive at once would each take what the other has not finished for deleted.
-  const importInTurn = inTurn();
+  // Two imports of one archive at once would each take what the other has not finished for deleted; and each may be large.
+  const archiveInTurn = inTurn();
   router.put(
     '/boxes/:id/photos/:photo',
     raw({ limit: PHOTO_BYTES_MOST, type: 'image/*' }),
@@ -109,7 +109,9 @@ export function fileRoutes(db: Db, clock: () => Date, works: Works): Router {
   router.post('/archives/preview', async (request, response) => {
     const name = workIn(request);
     await withUpload(db, request, response, async (file, signal) => {
-      response.json(await works.run({ is: 'preview', file }, { into: nowhere(), signal, name }));
+      response.json(
+        await archiveInTurn(() => works.run({ is: 'preview', file }, { into: nowhere(), signal, name })),
+      );
     });
   });
   router.post('/archives', async (request, response) => {
@@ -117,7 +119,7 @@ export function fileRoutes(db: Db, clock: () => Date, works: Works): Router {
     await withUpload(db, request, response, async (file, signal) => {
       const arrival = randomUUID();
       try {
-        const answer = await importInTurn(() =>
+        const answer = await archiveInTurn(() =>
           works.run({ is: 'import', file, arrival }, { into: nowhere(), signal, name }),
         );
         countLater(db, [(answer as { readonly jobId: string }).jobId]);

@@ -68,7 +68,10 @@ interface ZipOf {
 /** A box without its oldest states where all of them are more than an archive takes. */
 function fitting(box: ArchivedBox): ArchivedBox {
   let length = 0;
-  const states = box.states.filter((state) => (length += JSON.stringify(state).length) <= STATES_MOST);
+  // As long as they are written: two levels deep in the file.
+  const states = box.states.filter(
+    (state) => (length += JSON.stringify([[state]], null, 1).length) <= STATES_MOST,
+  );
   return states.length === box.states.length ? box : { ...box, states };
 }
 

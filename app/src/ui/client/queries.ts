@@ -320,9 +320,18 @@ export function changeJobNow(
   return changeJob(now, change(jobFieldsOf(now)));
 }
 
+/** The most letters of a name that the server takes. */
+const NAME_MOST = 60;
+/** A name without control characters and halves of characters: in an address neither can be sent. */
+export const inOneLine = (name: string): string =>
+  name
+    .slice(0, NAME_MOST)
+    .replaceAll(/[\p{Cc}\p{Cs}]/gu, ' ')
+    .trim();
+
 /** Who deletes, as the person of this phone is called, and when. */
 function deletedBy(): { readonly at: string; readonly by?: string } {
-  const { who } = preferences();
+  const who = inOneLine(preferences().who);
   return { at: new Date().toISOString(), ...(who === '' ? {} : { by: who }) };
 }
 

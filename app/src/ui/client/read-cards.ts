@@ -8,6 +8,8 @@ import { jobsKey, queryClient } from './sending';
 const PAGE = 30;
 /** The most changes in one answer. */
 const CHANGES = 200;
+/** The most letters the server looks for. */
+const WORDS_MOST = 200;
 /** Cards whose boxes are still being counted are asked for again after so long, in ms. */
 const COUNTING_MS = 1000;
 
@@ -81,5 +83,9 @@ export const soughtQuery = (words: string) => ({
   queryKey: [...jobsKey, 'sought', words] as const,
   // Not kept on the phone: the list is.
   meta: { passing: true },
-  queryFn: async () => (await cards(`most=${PAGE}&words=${encodeURIComponent(words)}`)).jobs,
+  queryFn: async () => {
+    // A half of a character, as of an emoji that is being typed, is in no name and cannot be sent.
+    const sought = encodeURIComponent(words.replaceAll(/\p{Cs}/gu, '').slice(0, WORDS_MOST));
+    return (await cards(`most=${PAGE}&words=${sought}`)).jobs;
+  },
 });

@@ -104,7 +104,7 @@ function Job({ job }: { readonly job: ShownJob }) {
       <Removal
         what="job"
         kept
-        question={`Delete “${job.name}” and its ${boxes.length + unreadable.length} boxes?`}
+        question={deletionOf(job.name, boxes.length + unreadable.length)}
         onRemove={() => {
           removeJob(job);
           go('/');
@@ -113,6 +113,10 @@ function Job({ job }: { readonly job: ShownJob }) {
     </Screen>
   );
 }
+
+/** @example deletionOf('House', 1) === 'Delete “House” and its box?' */
+export const deletionOf = (name: string, boxes: number): string =>
+  boxes === 0 ? `Delete “${name}”?` : `Delete “${name}” and its ${boxes === 1 ? 'box' : `${boxes} boxes`}?`;
 
 interface FootProps {
   readonly jobId: string;
