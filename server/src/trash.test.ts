@@ -112,6 +112,12 @@ test('a box of a deleted job brings its job back, and nothing else of it', async
   expect((await read(`/jobs/${JOB}/boxes`)).boxes.map(({ name }: { name: string }) => name)).toEqual([
     'Hall',
   ]);
+  // The rest of the job is not lost with it: each box is listed by itself now.
+  expect((await trash()).map(({ of, name, jobGone }) => [of, name, jobGone])).toEqual([
+    ['box', 'Kitchen', false],
+  ]);
+  await api().post(`/trash/${BOX}`).send({}).expect(200);
+  expect((await read(`/jobs/${JOB}/boxes`)).boxes).toHaveLength(2);
 });
 
 test('a box made again under its id has its photos and states again', async () => {

@@ -64,6 +64,8 @@ const BACK = `deleted_at = NULL, deleted_by = '', version = version + 1, updated
 
 function bringJob(db: Db, id: string, now: string): void {
   db.prepare(`UPDATE job_all SET ${BACK} WHERE id = ?`).run(now, nextWrite(db), id);
+  // Boxes of it that do not come back now are listed one by one: they must not be lost with a job that is not in the trash.
+  db.prepare('UPDATE box_all SET deleted_with = NULL WHERE job_id = ? AND deleted_with IS NOT NULL').run(id);
 }
 
 function bringBox(db: Db, id: string, now: string): void {
@@ -120,33 +122,23 @@ export function throwAway(db: Db, id: string): void {
   db.transaction(() => {
     const { of } = rowOf(db, id);
     nextWrite(db);
-    purge(db, of === 'job' ? 'id = ?' : '0', of === 'job' ? '0' : 'id = ?', id);
+    db.exec(FORGET);
+    db.prepare(`DELETE FROM ${of}_all WHERE id = ? AND deleted_at IS NOT NULL`).run(id);
   })();
 }
 
-function purge(db: Db, jobs: string, boxes: string, parameter: string): number {
-  // A phone with an older state reads the whole list again: these deletions cannot be listed any more.
-  db.exec('UPDATE clock SET purged = writes');
-  const gone = db
-    .prepare(`DELETE FROM box_all WHERE deleted_at IS NOT NULL AND (${boxes})`)
-    .run(...(boxes === '0' ? [] : [parameter]));
-  // A box of it that was brought back brought the job back too: no job in the trash has a box outside of it.
-  return (
-    gone.changes +
-    db
-      .prepare(`DELETE FROM job_all WHERE deleted_at IS NOT NULL AND (${jobs})`)
-      .run(...(jobs === '0' ? [] : [parameter])).changes
-  );
-}
+/** A phone with an older state reads the whole list again: these deletions cannot be listed any more. */
+const FORGET = 'UPDATE clock SET purged = writes';
 
 /** Deletes for good what was deleted long ago. @returns how many jobs and boxes */
 export function sweepTrash(db: Db, now: Date): number {
   const before = new Date(now.getTime() - TRASH_DAYS * DAY_MS).toISOString();
-  const due = db
-    .prepare<[string, string], { n: number }>(
-      `SELECT (SELECT count(*) FROM box_all WHERE deleted_at < ?) + (SELECT count(*) FROM job_all WHERE deleted_at < ?) AS n`,
-    )
-    .get(before, before);
-  if (!due || due.n === 0) return 0;
-  return db.transaction(() => purge(db, 'deleted_at < ?', 'deleted_at < ?', before))();
+  return db.transaction(() => {
+    // The boxes of a job first, so that each is counted.
+    const [boxes, jobs] = ['box_all', 'job_all'].map(
+      (table) => db.prepare(`DELETE FROM ${table} WHERE deleted_at < ?`).run(before).changes,
+    ) as [number, number];
+    if (boxes + jobs > 0) db.exec(FORGET);
+    return boxes + jobs;
+  })();
 }
