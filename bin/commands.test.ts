@@ -19,7 +19,7 @@ function run(args: string[], input?: string) {
 const json = (text: string | undefined) => JSON.parse(text ?? 'null');
 
 describe('fill', () => {
-  test('answers JSON with exact decimal strings (handbook example 2)', () => {
+  test('answers JSON with exact decimal strings (docs/trade.md#worked-examples)', () => {
     const { status, stdout } = run(['fill', '--json', '18 in3 plastic, 3x 12/2, duplex']);
     expect(status).toBe(1);
     expect(json(stdout)).toMatchObject({
@@ -118,7 +118,7 @@ test('explain gives each reason, the room left and the smallest boxes', () => {
   expect(json(run(['explain', '--json', '18 in3, 12/2']).stdout)).toMatchObject({ room: expect.any(Array) });
 });
 
-test('compare prints the lines that differ between two editions (handbook example 4)', () => {
+test('compare prints the lines that differ between two editions (docs/trade.md#worked-examples)', () => {
   const line = 'box 32 plastic 2-gang, 5x 14/2, clamps, 2x switch';
   const { stdout, status } = run(['compare', '-e', 'nec2017', '-e', 'nec2023', line]);
   expect(status).toBe(1);
@@ -401,7 +401,7 @@ describe('identify', () => {
     JSON.stringify({ cables, readings, proved: true, roles: ['feed', 'leg', 'spare'], ...more });
   const dead = { test: 'volts', from: '2.black', to: '2.white', says: 'float' };
 
-  test('answers as SHORTHAND.md says, from standard input and from a file', () => {
+  test('answers as docs/count-line.md says, from standard input and from a file', () => {
     const { status, stdout } = run(['identify', '--json', '-'], ask([line, dead]));
     // Leg or spare: not settled.
     expect(status).toBe(3);
@@ -447,7 +447,7 @@ describe('diagnose', () => {
   const ask = (readings: object[], more: object = {}) => JSON.stringify({ line, readings, ...more });
   const lamps = (HN: boolean, HG: boolean, NG: boolean) => ({ at: 'i3.0:top', lamps: { HN, HG, NG } });
 
-  test('answers as SHORTHAND.md says, from a file and from standard input', () => {
+  test('answers as docs/count-line.md says, from a file and from standard input', () => {
     const { status, stdout } = run(['diagnose', '--json', '-'], ask([lamps(true, false, false)]));
     expect(status).toBe(1);
     expect(json(stdout)).toMatchObject({
@@ -489,7 +489,7 @@ describe('diagnose', () => {
   });
 });
 
-test('raceway answers as SHORTHAND.md says, and names what it cannot read', () => {
+test('raceway answers as docs/count-line.md says, and names what it cannot read', () => {
   const ask = { runs: [{ from: 'starter', to: 'box', between: '23 1/4 in' }] };
   const { status, stdout } = run(['raceway', '--json', '-'], JSON.stringify(ask));
   expect(status).toBe(0);
@@ -509,7 +509,7 @@ describe('outage', () => {
   ];
   const ask = (limit: object) => JSON.stringify({ boxes, limit });
 
-  test('answers as SHORTHAND.md says; what cannot be kept exits 1 and is named', () => {
+  test('answers as docs/count-line.md says; what cannot be kept exits 1 and is named', () => {
     const { status, stdout } = run(['outage', '--json', '-'], ask({ 4: 120 }));
     expect(status).toBe(0);
     expect(json(stdout)).toMatchObject({
@@ -535,7 +535,7 @@ describe('outage', () => {
   });
 });
 
-test('cutin answers as SHORTHAND.md says: a place, none, or the field that is wrong', () => {
+test('cutin answers as docs/count-line.md says: a place, none, or the field that is wrong', () => {
   const ask = {
     wall: { studs: ['0 in', '16 in', '32 in'], cavity: '3 1/2 in', board: '1/2 in' },
     there: { gangs: 1, kind: 'new-work', x: '18 in', y: '14 in' },
@@ -566,7 +566,7 @@ test('cutin answers as SHORTHAND.md says: a place, none, or the field that is wr
   });
 });
 
-test('fold answers as SHORTHAND.md says: solids in the box, the order, and what cannot be told', () => {
+test('fold answers as docs/count-line.md says: solids in the box, the order, and what cannot be told', () => {
   const { status, stdout } = run(['fold', '--json', '18 in3 plastic, 12/2 feed, 12/2 out, gfci']);
   expect(status).toBe(0);
   const said = json(stdout) as { fits: string; places: { what: string }[]; order: string[]; share: string };

@@ -1,4 +1,4 @@
-/** Cutting in with a thumb (handbook 14, 15, 22): what is dragged, nudged and touched is kept and comes back; paper is true to size. */
+/** Cutting in with a thumb (docs/trade.md#openings, #surface-raceway): what is dragged, nudged and touched is kept and comes back; paper is true to size. */
 import { box, JOB } from './views';
 import { type Hand, PHONE, WIDE, World } from './world';
 

@@ -1,5 +1,5 @@
 /**
- * One box, two codes: the fifth ground counts a quarter from NEC 2020 on (handbook example 4; NEC
+ * One box, two codes: the fifth ground counts a quarter from NEC 2020 on (docs/trade.md#worked-examples; NEC
  * 314.16(B)(5), from memory). The edition is chosen for the job and for one box.
  */
 import { violations } from './axe';

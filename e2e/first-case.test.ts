@@ -1,6 +1,6 @@
 /**
  * The product's first case, driven as a person would: an 18.0 in³ plastic box, two 12/2 and a duplex,
- * then a third 12/2. Expected figures: handbook, worked example 2 (NEC 314.16(B), values from memory).
+ * then a third 12/2. Expected figures: docs/trade.md#worked-examples (NEC 314.16(B), values from memory).
  */
 import { type Hand, PHONE, WIDE, World } from './world';
 

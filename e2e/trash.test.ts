@@ -28,7 +28,7 @@ test('a deleted box is taken back on the phone that sees it under Deleted', asyn
   await hand.touch('Bring it back');
   await hand.sees('fill', '15.75');
   await hand.go('/trash');
-  await hand.saysSomewhere('Nothing was deleted');
+  await hand.saysSomewhere('Nothing to bring back');
   expect(hand.complaints).toEqual([]);
 });
 
@@ -42,7 +42,7 @@ test('deletion for good asks once more; without the server the screen says why i
   await hand.touch('Keep it');
   await hand.touch('Delete for good');
   await hand.touch('Delete for good');
-  await hand.saysSomewhere('Nothing was deleted');
+  await hand.saysSomewhere('Nothing to bring back');
   expect((await api('/trash/gone-job-0001', 'POST', {})).status).toBe(404);
   await hand.page.setOfflineMode(true);
   await hand.go('/');

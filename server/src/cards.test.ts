@@ -175,7 +175,7 @@ test('a vessel on a card is the picture of its box', async () => {
   await makeJob(1);
   await makeBox(1, 1, '18 in3, 3x 12/2, duplex');
   const [card] = await countedCards(place);
-  // By the handbook’s table: six 12 AWG conductors at 2.25 in³, one allowance for grounds, two for the device: 20.25 of 18.
+  // docs/trade.md#fill-nec: six 12 AWG conductors at 2.25 in³, one allowance for grounds, two for the device: 20.25 of 18.
   expect(card?.vessels).toEqual([
     {
       gangs: 1,

@@ -1,6 +1,6 @@
 /**
  * The template is measured: the PDF’s rasterised page in pixels at 300 dpi (Poppler), the SVG’s own millimetres, the DXF read
- * back by another library (dxf-parser). One inch is 25.4 mm by definition; openings are handbook 22’s.
+ * back by another library (dxf-parser). One inch is 25.4 mm by definition; openings are docs/trade.md#openings’s.
  */
 import { execFileSync } from 'node:child_process';
 import { readFileSync, writeFileSync } from 'node:fs';

@@ -1,5 +1,5 @@
 /**
- * What was tested when a box was closed (handbook 17, 23): each reading with its date and who took it, and which
+ * What was tested when a box was closed (docs/trade.md#testing): each reading with its date and who took it, and which
  * instruments were proved. A record: a reading taken again stands beside the one before it.
  */
 import { z } from 'zod';

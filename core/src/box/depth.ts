@@ -11,7 +11,7 @@ export const DEVICE_DEPTHS: Cited<Readonly<Record<DeviceName, Length>>> = {
     DeviceName,
     Length
   >,
-  section: 'handbook 16',
+  section: 'docs/trade.md#folding',
   confidence: 'common practice',
   note: 'Typical depths behind the strap; dimmers run from 1¼ to 1½ in. Measure the device in hand.',
 };

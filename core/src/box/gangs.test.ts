@@ -1,4 +1,4 @@
-/** The order of the gangs (handbook 22: the one used first stands nearest the opening side of the door). */
+/** The order of the gangs (docs/trade.md#openings: the one used first stands nearest the opening side of the door). */
 import fc from 'fast-check';
 import { editionOf } from '../edition/index.ts';
 import { tally } from '../fill/tally.ts';

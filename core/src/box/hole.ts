@@ -1,5 +1,5 @@
 /**
- * Where a box goes into a wall or a ceiling (handbook 14, 22), as it is asked and as it is kept with a box: framing,
+ * Where a box goes into a wall or a ceiling (docs/trade.md#openings), as it is asked and as it is kept with a box: framing,
  * layers, what is in the way, the box that is there and the one that is wanted. Lengths are as a person writes them;
  * x runs to the right seen from the room, y up from the floor. Sizes of a part are the usual ones until the part in
  * hand says otherwise.

@@ -1,4 +1,4 @@
-/** The cables between the boxes of a job (handbook 21): each has two ends, and each end is claimed once. */
+/** The cables between the boxes of a job (docs/trade.md#the-run): each has two ends, and each end is claimed once. */
 import { z } from 'zod';
 import { pieceId } from './piece-id.ts';
 import { onFirstUse } from './on-first-use.ts';

@@ -1,6 +1,6 @@
 /**
  * The panel of a house and the cables between its boxes: what is refused and in which words, and two changes of
- * one job kept beside each other. Invented circuits; handbook 3, 20 and 21 for what a panel and a run are.
+ * one job kept beside each other. Invented circuits; docs/trade.md#order-of-work, #identifying, #the-run for what a panel and a run are.
  */
 import fc from 'fast-check';
 import { Link, Links } from './links.ts';
@@ -61,7 +61,7 @@ describe('the panel', () => {
     expect(a && tiedTo(panel, a).map(({ id }) => id)).toEqual(['b', 'c']);
   });
 
-  test('a tracer points where its last pass is strongest, not its first (handbook 20)', () => {
+  test('a tracer points where its last pass is strongest, not its first (docs/trade.md#identifying)', () => {
     const passes = (...each: number[][]) =>
       panelOf(...each.map((one, nth) => circuit(`c${nth}`, nth + 1, { passes: one })));
     expect(traced(passes([9, 2], [7, 6]))?.id).toBe('c1');

@@ -1,5 +1,5 @@
 /**
- * The panel directory of a job: the circuits of a house, kept once (handbook 3.1, 20). A box names its circuits by
+ * The panel directory of a job: the circuits of a house, kept once (docs/trade.md#making-safe, #identifying). A box names its circuits by
  * what stands on the breaker: its space, or its label.
  */
 import { z } from 'zod';
@@ -143,7 +143,7 @@ export function goOffTogether(panel: Panel, a: string, b: string): boolean {
 }
 
 /**
- * Which breaker a tracer points to: the strongest of the last pass in which it was held to each (handbook 20: a
+ * Which breaker a tracer points to: the strongest of the last pass in which it was held to each (docs/trade.md#identifying: a
  * weak second pass beats the first). Undefined where fewer than two were traced, or two are as strong.
  */
 export function traced({ circuits }: Panel): PanelCircuit | undefined {

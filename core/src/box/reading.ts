@@ -1,5 +1,5 @@
 /**
- * A reading taken while all conductors of a box are apart and none touches another (handbook 20). A conductor is
+ * A reading taken while all conductors of a box are apart and none touches another (docs/trade.md#identifying). A conductor is
  * named by its cable and colour: `1.black`, `1.ground`.
  */
 import { z } from 'zod';
@@ -13,7 +13,7 @@ export const readingName = onFirstUse(() =>
 const conductor = readingName;
 const far = onFirstUse(() => z.enum(['on', 'off']).optional());
 
-/** The classes a meter’s figure falls into, in volts (handbook 20, 23): near 0, stray on a floating conductor, 120, 240. */
+/** The classes a meter’s figure falls into, in volts (docs/trade.md#identifying, #testing): near 0, stray on a floating conductor, 120, 240. */
 const CLASSES = [
   { from: 0, to: 10, says: '0' },
   // A high-impedance meter shows a stray 10 to 80 V on a floating conductor.

@@ -1,4 +1,4 @@
-/** Making safe (handbook 3.1, 20). That every circuit must be off and every conductor proved is stated there. */
+/** Making safe (docs/trade.md#making-safe, #identifying). That every circuit must be off and every conductor proved is stated there. */
 import { boxOf } from '../tests/layouts.ts';
 import {
   circuitsIn,

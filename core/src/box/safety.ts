@@ -1,5 +1,5 @@
 /**
- * Making a box safe before hands go in (handbook 3.1): every circuit in it off and locked or tagged, the tester
+ * Making a box safe before hands go in (docs/trade.md#making-safe): every circuit in it off and locked or tagged, the tester
  * proved on a known live source, every conductor proved dead one by one, the tester proved again.
  */
 import { z } from 'zod';

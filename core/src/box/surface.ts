@@ -1,5 +1,5 @@
 /**
- * A run of surface raceway as it is laid on a wall and a ceiling and kept with the box it starts from (handbook 15). The
+ * A run of surface raceway as it is laid on a wall and a ceiling and kept with the box it starts from (docs/trade.md#surface-raceway). The
  * wall is unfolded with its ceiling: y runs up from the floor and, above the height of the wall, along the ceiling away
  * from it.
  */

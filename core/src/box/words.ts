@@ -69,7 +69,7 @@ export const CONDITIONS = {
 } as const;
 export type Condition = keyof typeof CONDITIONS;
 
-/** Making safe before hands go in, step by step (handbook 3.1). */
+/** Making safe before hands go in, step by step (docs/trade.md#making-safe). */
 export const SAFE_STEPS = {
   found: 'The breaker is found',
   off: 'It is off, and locked or tagged',

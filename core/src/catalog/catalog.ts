@@ -68,7 +68,7 @@ const plastic = (
   gangs,
   volume: cubicInches(volume),
   depth: inches(depth),
-  // Width about 2¼ in and 1¹³⁄₁₆ in for each further gang, height about 3¾ in (handbook 14, common practice).
+  // Width about 2¼ in and 1¹³⁄₁₆ in for each further gang, height about 3¾ in (docs/trade.md#openings, common practice).
   outside: size(2.25 + 1.8125 * (gangs - 1), 3.75),
   mounts: [mount],
   places: ['wall'],

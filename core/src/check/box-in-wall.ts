@@ -1,6 +1,6 @@
 /**
- * Whether the box stands flush in its wall: its depth against the cavity less what is behind it (handbook
- * 14, common practice).
+ * Whether the box stands flush in its wall: its depth against the cavity less what is behind it
+ * (docs/trade.md#openings, common practice).
  */
 import { boxDepth } from '../box/depth.ts';
 import { lengthIn } from '../box/stored-quantities.ts';

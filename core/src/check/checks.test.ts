@@ -1,5 +1,5 @@
 /**
- * The checks beyond fill (handbook 8). Sections are NEC's; values from memory where the handbook says so.
+ * The checks beyond fill (docs/trade.md#other-checks). Sections are NEC's; values from memory where it says so.
  * Each is tried on both sides of its border, and with its fact missing: never a silent pass.
  */
 import { wordsOf } from '../finding/finding.ts';
@@ -59,7 +59,7 @@ test.each<[CheckName, string, string | undefined]>([
   ['support', '18 in3 metal, 14/2, clamps, support 13 in', 'violation'],
   ['support', '18 in3 plastic, 14/2, finished', 'advice'],
   ['support', '18 in3 plastic old-work, 14/2, support 9 in, finished', 'advice'],
-  // Fished old work is excused (handbook 8): the cables of a nailed box were there before the board.
+  // Fished old work is excused (docs/trade.md#other-checks): the cables of a nailed box were there before the board.
   ['support', '18 in3 plastic new-work, 14/2, support 9 in, finished', 'violation'],
   ['support', '18 in3 plastic new-work, 14/2, support 8 in, finished', undefined],
   ['entries', '18 in3, 2x 14/2, entries 2', undefined],

@@ -1,5 +1,5 @@
 /**
- * The sheath's colour is a hint of size only; the printing decides (handbook 8, common practice).
+ * The sheath's colour is a hint of size only; the printing decides (docs/trade.md#other-checks, common practice).
  */
 import { type Check, DOES_NOT_APPLY, finds } from './finding.ts';
 

@@ -1,5 +1,5 @@
 /**
- * Closing a box (handbook 17, 23): what is tested follows from the circuit; passed is said only when every point was
+ * Closing a box (docs/trade.md#testing): what is tested follows from the circuit; passed is said only when every point was
  * tested with a proved instrument. Honest answers are taken with the simulated instruments, not with what the walk
  * expects.
  */
@@ -81,7 +81,7 @@ const half = layout('a half-switched receptacle', '32 in3 2-gang plastic, 12/2 f
   devices: [{ of: 'i2.0' }, { of: 'i3.0', halves: ['a', 'i2.0'] }],
 });
 
-describe('what is tested follows from the circuit (handbook 17, 23)', () => {
+describe('what is tested follows from the circuit (docs/trade.md#testing)', () => {
   test('each half of a receptacle, in each position of the switch that matters', () => {
     expect(points(testsOf(half))).toEqual([
       'duplex receptacle, top: lamps HN and HG lit',
@@ -255,7 +255,7 @@ describe('passed is said of every point, a proved instrument and this wiring', (
   });
 });
 
-describe('what a meter shows and lamps do not (handbook 23, common practice)', () => {
+describe('what a meter shows and lamps do not (docs/trade.md#testing, common practice)', () => {
   const [receptacle] = testsOf(half).filter(({ read }) => read === 'receptacle');
   if (!receptacle) throw new Error('no receptacle');
   const volts = (HN: number, HG: number, NG: number) => against(receptacle, { read: 'volts', HN, HG, NG });
@@ -275,7 +275,7 @@ describe('what a meter shows and lamps do not (handbook 23, common practice)', (
   });
 });
 
-test('LINE and LOAD exchanged is told apart by the GFCI’s own button (handbook 12, 19)', () => {
+test('LINE and LOAD exchanged is told apart by the GFCI’s own button (docs/trade.md#terminals, #mistakes)', () => {
   const one = layout('through a GFCI', '20 in3 plastic, 12/2 feed, 12/2 out, gfci', {
     runs: [feed('i1.0'), { ...out('i2.0'), guard: 'i3.0' }],
     devices: [{ of: 'i3.0' }],
@@ -293,7 +293,7 @@ test('LINE and LOAD exchanged is told apart by the GFCI’s own button (handbook
   expect(placesOf(found.fits[0]?.fault.ends ?? [], wiring).devices).toEqual(['i3.0']);
 });
 
-test('both breakers of a multiwire circuit on one leg are found by the figure between their hots (handbook 23)', () => {
+test('both breakers of a multiwire circuit on one leg are found by the figure between their hots (docs/trade.md#testing)', () => {
   const shared = sound.find(({ work }) => work.circuits.some(({ partner }) => partner !== undefined));
   if (!shared) throw new Error('no sound layout with a shared neutral');
   const of = wiredAs(shared.box);

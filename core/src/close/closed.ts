@@ -1,6 +1,6 @@
 /**
  * How far a box is tested: every test with its newest answer, whether that is as it should be, and what may be said
- * of the whole. Passed is said only when every point was tested with a proved instrument (handbook 23).
+ * of the whole. Passed is said only when every point was tested with a proved instrument (docs/trade.md#testing).
  */
 import {
   type Closing,
@@ -80,7 +80,7 @@ function stand(test: Test, result: TestResult | undefined, closing: Closing, of:
   };
 }
 
-/** Neutral to ground under load, V: more is a poor joint (handbook 23). Common practice, no source. */
+/** Neutral to ground under load, V: more is a poor joint (docs/trade.md#testing). Common practice, no source. */
 export const NEUTRAL_GROUND_MOST = 3;
 /** Hot to neutral unlike hot to ground by more, V: a poor joint. Common practice, no source. */
 export const UNLIKE_MOST = 5;
@@ -125,7 +125,7 @@ function lampsAgainst(
   return right ? undefined : (LAMPS[lit.join('+')] ?? 'Lamps that no single fault of one receptacle lights.');
 }
 
-/** What the lamps of a plug tester mean, by physics (handbook 17). */
+/** What the lamps of a plug tester mean, by physics (docs/trade.md#testing). */
 const LAMPS: Readonly<Record<string, string>> = {
   '': 'No lamp: open hot, or it is off.',
   'HN+HG': 'Wired as a receptacle should be, and yet it should read otherwise here.',

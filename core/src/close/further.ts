@@ -1,4 +1,4 @@
-/** What must be tested besides a box itself: boxes further on, and labels of the panel that were wrong (handbook 17). */
+/** What must be tested besides a box itself: boxes further on, and labels of the panel that were wrong (docs/trade.md#testing). */
 import { circuitNamed, isMislabelled, labelOf, nameInPanel, type Panel } from '../box/panel.ts';
 import type { HouseRun } from '../run/run.ts';
 import type { FurtherBox, WalkOf } from './walk.ts';

@@ -1,5 +1,5 @@
 /**
- * What is tested when a box is closed, as it follows from its circuits and its run (handbook 16, 17, 23): each half of
+ * What is tested when a box is closed, as it follows from its circuits and its run (docs/trade.md#folding, #testing): each half of
  * a receptacle, each load with the switches that matter, each GFCI by its own button, each handle, everything further
  * on, the fold and the plate. In the order of one walk.
  */
@@ -64,7 +64,7 @@ export interface WalkOf {
   readonly labels: readonly { readonly id: string; readonly name: string; readonly reads: string }[];
 }
 
-/** What the fold and the plate are looked at for (handbook 16; 314.20 and 314.17(B) from memory). */
+/** What the fold and the plate are looked at for (docs/trade.md#folding; 314.20 and 314.17(B) from memory). */
 const FINISH = [
   {
     id: 'fold',

@@ -1,5 +1,5 @@
 /**
- * Kinds of splicing connectors and what each holds. Typical, common practice (handbook 10) and from memory:
+ * Kinds of splicing connectors and what each holds. Typical, common practice (docs/trade.md#joints-and-pigtails) and from memory:
  * the package marking governs, and every figure is the person's to change.
  */
 import { z } from 'zod';
@@ -25,7 +25,7 @@ export const FAMILIES = {
 } as const;
 export type Family = keyof typeof FAMILIES;
 
-/** How much of a conductor is stripped for each kind. Common practice (handbook 10): the gauge on the part governs. */
+/** How much of a conductor is stripped for each kind. Common practice (docs/trade.md#joints-and-pigtails): the gauge on the part governs. */
 export const STRIP: Readonly<Record<Family | 'screw' | 'clamp', string>> = {
   twist: '⅝–¾ in',
   push: '½ in',

@@ -1,4 +1,4 @@
-/** Receptacles of 240 V: both hots of a two-pole breaker and the neutral, two gangs wide as a rule (handbook 7.8). */
+/** Receptacles of 240 V: both hots of a two-pole breaker and the neutral, two gangs wide as a rule (docs/trade.md#worked-examples). */
 import { inches } from '../quantity/length.ts';
 import { type DeviceKind, GREEN, TO_GROUND } from './kind.ts';
 

@@ -1,4 +1,4 @@
-/** What a diagnosis is asked: a box and what it must do, and what instruments read in it (handbook 17, 23). */
+/** What a diagnosis is asked: a box and what it must do, and what instruments read in it (docs/trade.md#testing). */
 import { z } from 'zod';
 import { type Pair, PAIRS } from '../box/closing.ts';
 import { WorkPlan } from '../box/work.ts';
@@ -38,7 +38,7 @@ export const DiagnoseAsk = z.strictObject({
 });
 export type DiagnoseAsk = z.output<typeof DiagnoseAsk>;
 
-/** From so many volts on it is a voltage; a stray on a floating conductor is less (handbook 20). */
+/** From so many volts on it is a voltage; a stray on a floating conductor is less (docs/trade.md#identifying). */
 export const LIVE_FROM = 90;
 
 /** What a reading says, pair by pair, or of a load. */

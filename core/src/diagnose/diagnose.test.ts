@@ -1,7 +1,7 @@
 /**
  * What is wrong, from readings. Honest readings are taken with the simulated instruments of `simulate`; the faults
  * are made here by hand, apart from those the diagnosis tries. What a plug tester lights for each fault of one
- * receptacle: handbook 17.
+ * receptacle: docs/trade.md#testing.
  */
 import type { Wiring } from '../box/work.ts';
 import { editionOf } from '../edition/index.ts';
@@ -36,7 +36,7 @@ const lamps = (at: string, text: string) => ({
   lamps: { HN: text.includes('HN'), HG: text.includes('HG'), NG: text.includes('NG') },
 });
 
-describe('the three lamps of one receptacle (handbook 17)', () => {
+describe('the three lamps of one receptacle (docs/trade.md#testing)', () => {
   const both = (text: string) => told([lamps('i3.0:top', text), lamps('i3.0:bottom', text)]);
   test('right', () => expect(both('HN HG')).toMatchObject({ asPlanned: true, fits: [], untested: ['i2.0'] }));
   test.each([

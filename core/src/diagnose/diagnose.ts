@@ -1,5 +1,5 @@
 /**
- * What is wrong, from readings that are not as they should be (handbook 17, 18, 23): the simplest mistakes in the
+ * What is wrong, from readings that are not as they should be (docs/trade.md#testing, #simulation): the simplest mistakes in the
  * wiring, one or else two, of which the simulation gives every reading that was taken; and the next reading that
  * tells the rest apart.
  */
@@ -51,7 +51,7 @@ export interface NoSuchPoint {
   readonly accepted: string;
 }
 
-/** No plug tester sees these, whatever it lights (handbook 17). */
+/** No plug tester sees these, whatever it lights (docs/trade.md#testing). */
 export const UNSEEN =
   'A plug tester cannot see a neutral and a ground exchanged, a ground made of the neutral, a poor joint that still conducts, or two hots.';
 

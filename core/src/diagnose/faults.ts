@@ -1,5 +1,5 @@
 /**
- * Every single mistake that is usual in a wired box (handbook 19, 23): what it is called, where it is, and the wiring
+ * Every single mistake that is usual in a wired box (docs/trade.md#mistakes, #testing): what it is called, where it is, and the wiring
  * as it would be with it. Which come first: common practice, no source.
  */
 import type { Wiring, WorkPlan } from '../box/work.ts';
@@ -211,7 +211,7 @@ const wrongScrew: Maker = ({ physical, wiring, joints, name }) => {
   );
 };
 
-/** Both conductors of a GFCI’s LINE on its LOAD, and those of its LOAD on its LINE (handbook 12, 19). */
+/** Both conductors of a GFCI’s LINE on its LOAD, and those of its LOAD on its LINE (docs/trade.md#terminals, #mistakes). */
 const lineLoad: Maker = ({ physical, wiring }) =>
   physical.guards.flatMap(({ of, name, poles }) => {
     const other = new Map(

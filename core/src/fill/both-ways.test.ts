@@ -1,4 +1,4 @@
-/** Both stamps of a box (handbook 5, the second school): when they agree, and when the wire counts say less. */
+/** Both stamps of a box (docs/trade.md#fill-nec, the second school): when they agree, and when the wire counts say less. */
 import { editionOf } from '../edition/index.ts';
 import { readCountLine } from '../shorthand/read.ts';
 import { bothWays } from './both-ways.ts';

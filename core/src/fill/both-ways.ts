@@ -1,4 +1,4 @@
-/** The two stamps of a box counted side by side: by its volume and by its wire counts (handbook 5). */
+/** The two stamps of a box counted side by side: by its volume and by its wire counts (docs/trade.md#fill-nec). */
 import type { BoxDocument } from '../box/document.ts';
 import { changeShell } from '../box/edit.ts';
 import type { Edition } from '../edition/index.ts';

@@ -1,6 +1,6 @@
 /**
- * Cases the handbook's examples leave open: two spaces, stamps, schools, conduit bodies, the CEC, room left.
- * Rules: NEC 314.16(A) to (C), CEC 12-3034 (handbook sections 4 to 6), values from memory.
+ * Cases the worked examples leave open: two spaces, stamps, schools, conduit bodies, the CEC, room left.
+ * Rules: NEC 314.16(A) to (C), CEC 12-3034 (docs/trade.md#box-volume, #fill-nec, #fill-cec), values from memory.
  */
 import { wordsOf } from '../finding/finding.ts';
 import { editionOf } from '../edition/index.ts';
@@ -209,7 +209,7 @@ describe('CEC rules', () => {
   });
 });
 
-test('two editions side by side: only the fifth ground differs (handbook example 4)', () => {
+test('two editions side by side: only the fifth ground differs (docs/trade.md#worked-examples)', () => {
   const line = 'box 32 plastic 2-gang, 5x 14/2, clamps, 2x switch';
   const differences = comparisonJson(count(`nec2017, ${line}`), count(`nec2023, ${line}`));
   expect(differences).toMatchObject({

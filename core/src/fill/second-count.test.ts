@@ -1,7 +1,7 @@
 /**
  * A naive second implementation that counts from the raw text of a count line by another route: every
  * single conductor is written down one by one, volumes are mathjs fractions, nothing of ours is used.
- * Compared over 2,000 generated boxes of all editions. Rules: handbook sections 4 to 6 (NEC 314.16,
+ * Compared over 2,000 generated boxes of all editions. Rules: docs/trade.md#box-volume, #fill-nec, #fill-cec (NEC 314.16,
  * CEC 12-3034), values from memory.
  */
 import fc from 'fast-check';

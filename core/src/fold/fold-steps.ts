@@ -1,4 +1,4 @@
-/** What is done in order when a box is folded: each joint laid, each layer pressed back, the devices last (handbook 16, 24). */
+/** What is done in order when a box is folded: each joint laid, each layer pressed back, the devices last (docs/trade.md#folding). */
 import { jointWords } from '../plan/joint-words.ts';
 import type { Planned } from '../plan/planned.ts';
 import { showInches, sixtyFourths } from '../quantity/length.ts';

@@ -1,5 +1,5 @@
 /**
- * Folding (handbook 16, 24: common practice): solids that are laid are looked at by a routine of its own and by a general
+ * Folding (docs/trade.md#folding: common practice): solids that are laid are looked at by a routine of its own and by a general
  * geometry library (@flatten-js/core); the hand-made cases are the trade’s.
  */
 import Flatten from '@flatten-js/core';

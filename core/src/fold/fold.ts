@@ -1,5 +1,5 @@
 /**
- * Whether a box folds (handbook 16, 24): bodies of devices at the front, conductors folded in layers from the back,
+ * Whether a box folds (docs/trade.md#folding): bodies of devices at the front, conductors folded in layers from the back,
  * every connector in a place of its own between them, with as little depth as will do. An estimate in its model, kept
  * apart from the verdict; lengths in sixty-fourths of an inch.
  */

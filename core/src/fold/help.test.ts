@@ -1,4 +1,4 @@
-/** What helps a box to fold is tried by the same folding; the drawings say what they show (handbook 24: common practice). */
+/** What helps a box to fold is tried by the same folding; the drawings say what they show (docs/trade.md#folding: common practice). */
 import { gangsOf } from '../box/gangs.ts';
 import { editionOf } from '../edition/index.ts';
 import { planBox } from '../plan/planned.ts';

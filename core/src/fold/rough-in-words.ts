@@ -1,4 +1,4 @@
-/** What is said of a box at rough-in (handbook 24, common practice). */
+/** What is said of a box at rough-in (docs/trade.md#folding, #rough-in, common practice). */
 import type { FoldAnswer } from './fold.ts';
 import { sixtyFourths, writeLength } from '../quantity/length.ts';
 import { missingWords, tape } from './fold-words.ts';

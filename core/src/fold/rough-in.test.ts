@@ -1,4 +1,4 @@
-/** Rough-in (handbook 24, common practice): curled ends and the router’s bit, by hand-made sums. */
+/** Rough-in (docs/trade.md#folding, #rough-in, common practice): curled ends and the router’s bit, by hand-made sums. */
 import { readCountLine } from '../shorthand/read.ts';
 import { editionOf } from '../edition/index.ts';
 import { roughIn } from './rough-in.ts';

@@ -1,6 +1,6 @@
 /**
  * Rough-in: before the board is hung the ends are curled against the back, out of reach of the router that cuts the board
- * round the box (handbook 24). Lengths in sixty-fourths of an inch; an estimate.
+ * round the box (docs/trade.md#folding, #rough-in). Lengths in sixty-fourths of an inch; an estimate.
  */
 import type { BoxDocument } from '../box/document.ts';
 import type { Edition } from '../edition/index.ts';

@@ -9,7 +9,7 @@ import type { Cited, Size } from '../edition/index.ts';
 /** Face of a device body behind the strap, in². Typical of a device that fills its gang. */
 export const DEVICE_FACE_SQIN: Cited<number> = {
   value: 1.7 * 2.5,
-  section: 'handbook 16',
+  section: 'docs/trade.md#folding',
   confidence: 'common practice',
   note: 'Body about 1.7 × 2.5 in behind the strap.',
 };
@@ -50,7 +50,7 @@ export type Edges = readonly [number, number, number];
 const inch = (amount: number) => Math.round(amount * 64);
 const edges = (a: number, b: number, c: number): Edges => [inch(a), inch(b), inch(c)];
 
-/** Bodies of splicing connectors by their id: handbook 24. */
+/** Bodies of splicing connectors by their id: docs/trade.md#folding. */
 export const CONNECTOR_EDGES: Cited<(id: string) => Edges> = {
   value: (id) => {
     const [family, which = ''] = id.split('-');
@@ -63,7 +63,7 @@ export const CONNECTOR_EDGES: Cited<(id: string) => Edges> = {
     if (which === 'xl') return edges(0.875, 0.875, 1.375);
     return edges(0.75, 0.75, 1.25);
   },
-  section: 'handbook 24',
+  section: 'docs/trade.md#folding',
   confidence: 'common practice',
   note: 'A crimp sleeve and an extra large twist-on are our own estimate.',
 };
@@ -71,11 +71,11 @@ export const CONNECTOR_EDGES: Cited<(id: string) => Edges> = {
 /** The body of a device behind its strap, one gang: width and height. */
 export const BODY_EDGES: Cited<{ readonly width: number; readonly height: number }> = {
   value: { width: inch(1.6875), height: inch(2.5) },
-  section: 'handbook 16',
+  section: 'docs/trade.md#folding',
   confidence: 'common practice',
 };
 
-/** Depth a fold wants, by the largest conductor in it: 14 and 12 by handbook 24, the rest drawn on from them. */
+/** Depth a fold wants, by the largest conductor in it: 14 and 12 by docs/trade.md#folding, the rest drawn on from them. */
 export const FOLD_DEPTH: Cited<Readonly<Record<Size, number>>> = {
   value: {
     18: inch(1),
@@ -86,7 +86,7 @@ export const FOLD_DEPTH: Cited<Readonly<Record<Size, number>>> = {
     8: inch(2.25),
     6: inch(2.5),
   },
-  section: 'handbook 24',
+  section: 'docs/trade.md#folding',
   confidence: 'common practice',
 };
 

@@ -1,5 +1,5 @@
 /**
- * The second answer: how tight a box is to work in (handbook 16). It never changes the verdict. Device
+ * The second answer: how tight a box is to work in (docs/trade.md#folding). It never changes the verdict. Device
  * depths are common practice, conductor areas NEC chapter 9, Table 5, from memory; the marks are ours.
  */
 import fc from 'fast-check';
@@ -59,9 +59,9 @@ test('areas rise with the conductor, bare is thinner than insulated, and every a
   const areas = sizes.map((size) => CONDUCTOR_SQIN.value[size] ?? NaN);
   expect([...areas].sort((a, b) => a - b)).toEqual(areas);
   for (const size of sizes) expect(BARE_SQIN.value[size]).toBeLessThan(CONDUCTOR_SQIN.value[size] ?? 0);
-  // Handbook 16: 14 → 0.0097, 12 → 0.0133, 10 → 0.0211 in² (from memory there too).
+  // docs/trade.md#folding: 14 → 0.0097, 12 → 0.0133, 10 → 0.0211 in² (from memory there too).
   expect([14, 12, 10].map((size) => CONDUCTOR_SQIN.value[size as 14])).toEqual([0.0097, 0.0133, 0.0211]);
-  // Handbook 16: about 1 in duplex and toggle, 1¼ GFCI, 1½ smart, timer, USB.
+  // docs/trade.md#folding: about 1 in duplex and toggle, 1¼ GFCI, 1½ smart, timer, USB.
   expect([DEVICE_DEPTHS.value.duplex, DEVICE_DEPTHS.value.gfci, DEVICE_DEPTHS.value.smart]).toEqual(
     [1, 1.25, 1.5].map(inches),
   );

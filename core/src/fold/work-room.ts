@@ -1,5 +1,5 @@
 /**
- * How tight a box is to work in (handbook 16): real solids against the real space. It is an estimate,
+ * How tight a box is to work in (docs/trade.md#folding): real solids against the real space. It is an estimate,
  * kept apart from the verdict; it never changes it.
  */
 import { hasGroundWire } from '../box/ground-wire.ts';

@@ -1,6 +1,6 @@
 /**
- * Which cable is what: the readings of handbook 20 and of SHORTHAND.md. Section numbers of the handbook stand
- * beside each. Values of voltages: handbook 23, which gives ANSI C84.1 from memory.
+ * Which cable is what: the readings of docs/trade.md#identifying and of docs/count-line.md. Headings stand
+ * beside each. Values of voltages: docs/trade.md#testing, which gives ANSI C84.1 from memory.
  */
 import { IdentifyAsk } from './ask.ts';
 import { identify, type Identified } from './identify.ts';
@@ -35,7 +35,7 @@ const ask = (readings: object[], more: object = {}) => ({ cables: CABLES, readin
 const dead = (cable: string) => volts(`${cable}.black`, `${cable}.white`, 0);
 const LINE = volts('1.black', '1.white', 120);
 
-describe('what a reading says (handbook 20)', () => {
+describe('what a reading says (docs/trade.md#identifying)', () => {
   test('before any reading every cable may be anything, as long as one brings the power in', () => {
     const answer = told(ask([]));
     expect(answer.left).toBe(5 ** 3 - 4 ** 3);
@@ -120,7 +120,7 @@ describe('what a reading says (handbook 20)', () => {
   });
 });
 
-describe('the answer SHORTHAND.md gives', () => {
+describe('the answer docs/count-line.md gives', () => {
   const roles = ['feed', 'feed-out', 'leg', 'loop', 'spare'];
 
   test('four assignments of two cables with two roles each', () => {

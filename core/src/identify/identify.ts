@@ -1,5 +1,5 @@
 /**
- * Which cable is what, from readings taken with all conductors of the box apart (handbook 3.3, 18, 20). Only a
+ * Which cable is what, from readings taken with all conductors of the box apart (docs/trade.md#identifying, #simulation). Only a
  * proved meter or lamp between two conductors rules anything out; a non-contact tester gives hints.
  */
 import { readCountLine } from '../shorthand/read.ts';

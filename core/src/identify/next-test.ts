@@ -1,7 +1,7 @@
 /**
  * The most telling test: how much it is expected to tell, for its effort and its risk. A dead test comes before
  * a live one of the same worth; a cable is joined to the line only where it cannot be a feed, the line is known,
- * and nothing in it would short the line (handbook 20).
+ * and nothing in it would short the line (docs/trade.md#identifying).
  */
 import type { Behaviour } from './behaviours.ts';
 import { Assignments, type Belief } from './belief.ts';

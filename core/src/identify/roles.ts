@@ -1,4 +1,4 @@
-/** What a cable that comes into a box can be, before anyone knows (handbook 2, 3.3, 20). */
+/** What a cable that comes into a box can be, before anyone knows (docs/trade.md#identifying, docs/glossary.md). */
 
 /** Each role with its words. */
 export const ROLE_WORDS = {

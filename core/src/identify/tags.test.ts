@@ -1,4 +1,4 @@
-/** Tags of conductors and the duties that follow. Words: handbook 2, 3.3; common practice, no source. */
+/** Tags of conductors and the duties that follow. Words: docs/trade.md#identifying, docs/glossary.md; common practice, no source. */
 import { dutyFor, tagsOf } from './tags.ts';
 
 const TWO = ['black', 'white', 'bare'];

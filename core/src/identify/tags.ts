@@ -1,5 +1,5 @@
 /**
- * What stands on the tag of each conductor, and what a cable is told to do once it is known (handbook 3.3, 20):
+ * What stands on the tag of each conductor, and what a cable is told to do once it is known (docs/trade.md#identifying):
  * a piece of sheath or tape on the conductor itself, left on for good.
  */
 import { type Duty, dutyOf } from '../box/work.ts';

@@ -1,4 +1,4 @@
-/** What hangs on each mistake of a wiring (handbook 19: the mistakes to catch). Invented boxes. */
+/** What hangs on each mistake of a wiring (docs/trade.md#mistakes: the mistakes to catch). Invented boxes. */
 import { editionOf } from '../edition/index.ts';
 import { LAYOUTS } from '../tests/harder-layouts.ts';
 import { A15, feed, layout, leg } from '../tests/layouts.ts';

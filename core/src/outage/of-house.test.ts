@@ -1,4 +1,4 @@
-/** The day of a house: which breakers go off for which box (handbook 3.1, 17). Invented house. */
+/** The day of a house: which breakers go off for which box (docs/trade.md#making-safe, #testing). Invented house. */
 import { Panel } from '../box/panel.ts';
 import { readCountLine } from '../shorthand/read.ts';
 import { OutageAsk } from './ask.ts';

@@ -1,6 +1,6 @@
 /**
  * What an outage plan is asked of a job: its boxes that are worked on, with the breakers that must be off for each
- * (handbook 17). A breaker whose handle is tied to one of them goes off with it.
+ * (docs/trade.md#testing). A breaker whose handle is tied to one of them goes off with it.
  */
 import { circuitNamed, labelOf, nameInPanel, type Panel, tiedTo } from '../box/panel.ts';
 import { circuitsIn } from '../box/safety.ts';

@@ -1,5 +1,5 @@
 /**
- * The outage plan (handbook 17), against an integer program solved by a library of the registry
+ * The outage plan (docs/trade.md#testing), against an integer program solved by a library of the registry
  * (javascript-lp-solver) and against every order there is.
  */
 import solver from 'javascript-lp-solver';
@@ -14,7 +14,7 @@ type Asked = {
 const plan = (ask: Asked): OutagePlan => planOutage(OutageAsk.parse(ask));
 const total = ({ off }: OutagePlan) => Object.values(off).reduce((sum, one) => sum + one, 0);
 
-test('the example of SHORTHAND.md', () => {
+test('the example of docs/count-line.md', () => {
   const answer = plan({
     boxes: [
       { name: 'A', circuits: ['4', '7'], minutes: 40 },

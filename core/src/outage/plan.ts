@@ -1,6 +1,6 @@
 /**
  * In which order boxes are worked on, so that breakers are thrown as few times as can be, then with the fewest
- * minutes off (handbook 17). Exact up to ten boxes: every set of boxes done, with how its circuits stand, is
+ * minutes off (docs/trade.md#testing). Exact up to ten boxes: every set of boxes done, with how its circuits stand, is
  * reached in the best way there is. Beyond, the best of many orders that no single move makes better.
  */
 import { naturally } from '../box/natural-order.ts';

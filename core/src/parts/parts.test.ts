@@ -1,6 +1,6 @@
 /**
- * The truck's boxes and the chooser. Volumes of standard boxes: NEC Table 314.16(A), from memory (handbook
- * 5); typical boxes are common practice, no source. Invented plans.
+ * The truck's boxes and the chooser. Volumes of standard boxes: NEC Table 314.16(A), from memory
+ * (docs/trade.md#fill-nec); typical boxes are common practice, no source. Invented plans.
  */
 import { countedIds } from '../box/piece-id.ts';
 import { editionOf } from '../edition/index.ts';

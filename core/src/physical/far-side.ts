@@ -1,5 +1,5 @@
 /**
- * What stands at the far end of a cable by what the cable does (handbook 2, 12, 18): the panel, a lamp, a
+ * What stands at the far end of a cable by what the cable does (docs/trade.md#terminals, #simulation, docs/glossary.md): the panel, a lamp, a
  * switch elsewhere. By the colours a practitioner uses; common practice, no source, but for the marked white
  * of a loop, which carries the supply to the switch (200.7(C), from memory).
  */

@@ -1,5 +1,5 @@
 /**
- * Connectors for all joints of a box at once, from the stock at hand (handbook 10): fewest parts, then the
+ * Connectors for all joints of a box at once, from the stock at hand (docs/trade.md#joints-and-pigtails): fewest parts, then the
  * preferred kind, then least bulk. Where none holds a joint, several are chained with jumpers.
  */
 import { finding } from '../finding/finding.ts';

@@ -1,6 +1,6 @@
 /**
  * How a plan differs from the wiring that was found, joint by joint and conductor by conductor, and the steps
- * that lead from one to the other (handbook 20).
+ * that lead from one to the other (docs/trade.md#identifying).
  */
 import type { Wiring } from '../box/work.ts';
 import { CONNECTORS } from '../connector/connectors.ts';

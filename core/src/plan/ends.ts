@@ -1,5 +1,5 @@
 /**
- * What each conductor of a box is meant to carry, by what its cable does (handbook 10, 12, 18). The planner’s
+ * What each conductor of a box is meant to carry, by what its cable does (docs/trade.md#joints-and-pigtails, #terminals, #simulation). The planner’s
  * own view: the proof does not read it.
  */
 import type { BoxDocument } from '../box/document.ts';

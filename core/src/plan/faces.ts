@@ -1,4 +1,4 @@
-/** The face of each device: what each of its terminals is meant to carry (handbook 12). */
+/** The face of each device: what each of its terminals is meant to carry (docs/trade.md#terminals). */
 import type { BoxDocument, ItemOf } from '../box/document.ts';
 import type { DeviceWork, WorkPlan } from '../box/work.ts';
 import type { DeviceKind, Meant, Port } from '../device/kind.ts';

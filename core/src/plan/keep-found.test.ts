@@ -1,7 +1,7 @@
 /**
  * From found to planned with the least disturbance: usual layouts (common practice, no source) with a cable or
  * a device more or less than was found. What is planned is judged by the proof and the rules, which know nothing
- * of how it was made; handbook 20 says what may stay.
+ * of how it was made; docs/trade.md#identifying says what may stay.
  */
 import fc from 'fast-check';
 import type { Wiring, WorkPlan } from '../box/work.ts';
@@ -14,6 +14,7 @@ import { keepFound } from './keep-found.ts';
 import { likelyWirings, withSleeve } from './likely.ts';
 import { planBox } from './planned.ts';
 import { synthesise } from './synthesise.ts';
+import { runs } from '../tests/runs.ts';
 
 const nec = editionOf('nec2023');
 const WAYS = ['pigtail', 'feed-through', 'jumper'] as const;
@@ -164,7 +165,7 @@ test('of a device that goes the tails are used for the next, or capped and told 
 
 test('what is wrong is made anew and what is right beside it stays closed', () => {
   const found = asWired(TWO_CABLES, 'pigtail');
-  // Mistakes of handbook 19: a ground tail too thin for 20 A, and a joint with no connector.
+  // Mistakes of docs/trade.md#mistakes: a ground tail too thin for 20 A, and a joint with no connector.
   const thin: Wiring = {
     ...found,
     pigtails: found.pigtails.map((one) => (one.colour === 'bare' ? { ...one, size: 14 } : one)),
@@ -263,7 +264,7 @@ test('whatever was found, torn apart, exchanged or thin, the plan is good wherev
           expect(words).not.toMatch(/“[pwt]:|undefined|pigtail \d/);
       },
     ),
-    { numRuns: 600, seed: 49 },
+    { numRuns: runs(600), seed: 49 },
   );
 });
 

@@ -1,5 +1,5 @@
 /**
- * A plan that starts from the wiring that was found and leaves closed what works and is legal (handbook 20).
+ * A plan that starts from the wiring that was found and leaves closed what works and is legal (docs/trade.md#identifying).
  * What is kept is judged with the rest: whatever a rule or the proof has against a kept joint or landing, that
  * one is made anew.
  */

@@ -1,4 +1,4 @@
-/** What lands on which screw of each device, how it is stripped and how tight (handbook 12). */
+/** What lands on which screw of each device, how it is stripped and how tight (docs/trade.md#terminals). */
 import type { Wiring } from '../box/work.ts';
 import { STRIP } from '../connector/connectors.ts';
 import type { Face, Terminal } from './faces.ts';

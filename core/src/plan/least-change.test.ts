@@ -4,6 +4,7 @@
  */
 import fc from 'fast-check';
 import { leastChange, type NetTask } from './least-change.ts';
+import { runs } from '../tests/runs.ts';
 
 /** A net of which nothing but its shape is known. */
 interface Shape {
@@ -146,7 +147,7 @@ test('no wiring of a small net opens fewer joints, nor as many with fewer parts'
       opened += best[0];
       expect([cost[0], cost[1]]).toEqual(best);
     }),
-    { numRuns: 400, seed: 20 },
+    { numRuns: runs(400), seed: 20 },
   );
   // Some of them could not be made without opening a joint, or the check says little.
   expect(opened).toBeGreaterThan(5);

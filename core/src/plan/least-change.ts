@@ -1,5 +1,5 @@
 /**
- * One net of a box, mended from what was found with the least disturbance (handbook 20): fewest joints opened,
+ * One net of a box, mended from what was found with the least disturbance (docs/trade.md#identifying): fewest joints opened,
  * then fewest parts, then fewest conductors touched. Every choice of joints to open and conductors to lift is
  * tried, fewest joints first, so that for a net of a usual size what is answered is the least there is.
  */

@@ -27,7 +27,7 @@ export interface Likely {
 
 /** Kinds of devices that are made with spring holes beside their screws. */
 const WITH_HOLES: ReadonlySet<string> = new Set(['duplex', 'single', 'switch', '3way']);
-/** Spring holes take 14 AWG solid (handbook 12; listing of the device). */
+/** Spring holes take 14 AWG solid (docs/trade.md#terminals; listing of the device). */
 const HOLE_SIZE = 14;
 
 /** Each usual way in which this box may be wired, the likeliest first; those that come to the same once only. */

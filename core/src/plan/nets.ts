@@ -1,6 +1,6 @@
 /**
  * What must be joined in a box, before it is decided how: one net for the grounds, one for each circuit’s
- * neutral, one for each constant and each switched hot (handbook 10, 11). Both planners stand on it, the one
+ * neutral, one for each constant and each switched hot (docs/trade.md#joints-and-pigtails, #grounding). Both planners stand on it, the one
  * that makes everything anew and the one that keeps what was found.
  */
 import type { BoxDocument } from '../box/document.ts';

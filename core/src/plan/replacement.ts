@@ -1,4 +1,4 @@
-/** What an exchange of a worn device brings with it (NEC 406.4(D), 404.14; from memory; handbook 20). */
+/** What an exchange of a worn device brings with it (NEC 406.4(D), 404.14; from memory; docs/trade.md#identifying). */
 import type { WorkPlan } from '../box/work.ts';
 import type { Edition } from '../edition/index.ts';
 import type { Face } from './faces.ts';

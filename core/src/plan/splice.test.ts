@@ -1,5 +1,5 @@
 /**
- * Connectors, cut list, and what stands in the way of a plan. Capacities: handbook 10 (M 2×14 to 3×12, L 2×12
+ * Connectors, cut list, and what stands in the way of a plan. Capacities: docs/trade.md#joints-and-pigtails (M 2×14 to 3×12, L 2×12
  * to 5×12, 5 × 14 under an L, 3 × 14 under an M), common practice; conductor areas NEC chapter 9, Table 8, from
  * memory. The optimum is compared with javascript-lp-solver, an integer-programming solver.
  */
@@ -165,7 +165,7 @@ describe('choosing', () => {
 });
 
 describe('the cut list', () => {
-  test('a 12 in piece of 14/2 yields two each of black, white and bare at 6 in (handbook 10)', () => {
+  test('a 12 in piece of 14/2 yields two each of black, white and bare at 6 in (docs/trade.md#joints-and-pigtails)', () => {
     const layout = LAYOUTS.find(({ name }) => name === 'receptacle tapped from a switch box');
     if (!layout) throw new Error('the layout is missing');
     const work: WorkPlan = { ...layout.work, schools: Schools.parse({ pigtail: 6, spareNeutral: false }) };
@@ -407,7 +407,7 @@ describe('the first guess', () => {
 });
 
 describe('the fill with the connectors of the plan', () => {
-  test('CEC: each pair counts once, one left over nothing (12-3034, handbook 6); NEC: they never count', () => {
+  test('CEC: each pair counts once, one left over nothing (12-3034, docs/trade.md#fill-cec); NEC: they never count', () => {
     const box = boxOf('cec2021, box 4sq-1.5, 2x 12/2, duplex');
     const work = suggestWork(box);
     const plan = synthesise(box, work, editionOf('cec2021'));

@@ -1,4 +1,4 @@
-/** What of the wiring that was found may stay in the box as it is planned (handbook 20). */
+/** What of the wiring that was found may stay in the box as it is planned (docs/trade.md#identifying). */
 import type { Wiring, WorkPlan } from '../box/work.ts';
 import { readEnd, tabName } from '../physical/end.ts';
 import type { Face } from './faces.ts';

@@ -1,5 +1,5 @@
 /**
- * From what a box must do to who is joined to whom and what lands where (handbook 10, 11): one net for the
+ * From what a box must do to who is joined to whom and what lands where (docs/trade.md#joints-and-pigtails, #grounding): one net for the
  * grounds, one for each circuit's neutral, one for each constant and each switched hot.
  */
 import type { BoxDocument } from '../box/document.ts';

@@ -227,7 +227,7 @@ describe('what a practitioner would name', () => {
     ]);
   });
 
-  // Handbook 14: it comes out by sawing its nails; only what is clamped to the board goes in from the front (3).
+  // docs/trade.md#openings: it comes out by sawing its nails; only what is clamped to the board goes in from the front (3).
   test('a nailed box: the wall is taken to be open and that is said; in a finished one only what is cut in is offered', () => {
     const line = '18 in3 plastic new-work device-box, 3x 12/2, duplex';
     const open = remediesOf(line);

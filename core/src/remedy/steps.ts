@@ -1,4 +1,4 @@
-/** The single remedies a box offers (handbook 9), each with what it costs and what stays true. */
+/** The single remedies a box offers (docs/trade.md#remedies), each with what it costs and what stays true. */
 import type { BoxDocument, Item, ItemOf } from '../box/document.ts';
 import { lengthIn } from '../box/stored-quantities.ts';
 import { addCount, addItem, changeItems, markAbsent, removeItem, removeItems } from '../box/edit.ts';

@@ -1,4 +1,4 @@
-/** Which box can feed a new outlet (handbook 13): who may, who may not and why. Invented boxes. */
+/** Which box can feed a new outlet (docs/trade.md#where-to-tap): who may, who may not and why. Invented boxes. */
 import { countedIds } from '../box/piece-id.ts';
 import { editionOf } from '../edition/index.ts';
 import { readCountLine } from '../shorthand/read.ts';

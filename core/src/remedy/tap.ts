@@ -1,5 +1,5 @@
 /**
- * Which of the boxes within reach can feed a new outlet (handbook 13): it must have the right hot, that
+ * Which of the boxes within reach can feed a new outlet (docs/trade.md#where-to-tap): it must have the right hot, that
  * circuit's neutral, a ground, conductors of the breaker's size, room after the change, and a circuit that
  * may be extended. Each loser is told why it lost.
  */

@@ -1,5 +1,5 @@
 /**
- * The boxes of a house as their cables join them (handbook 21): what each box says of the ends of its cables, and
+ * The boxes of a house as their cables join them (docs/trade.md#the-run): what each box says of the ends of its cables, and
  * what follows for the one at the other end.
  */
 import type { BoxDocument, ItemOf } from '../box/document.ts';

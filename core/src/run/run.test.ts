@@ -1,5 +1,5 @@
 /**
- * The run of a house (handbook 21; the facts of the trade: power goes from the breaker outward, one cable has two
+ * The run of a house (docs/trade.md#the-run; the facts of the trade: power goes from the breaker outward, one cable has two
  * ends). Reach and rings are held against a graph library of the registry. Invented boxes.
  */
 import { alg, Graph } from '@dagrejs/graphlib';

@@ -1,5 +1,5 @@
 /**
- * The run (handbook 21): the boxes of a house as trees from the breaker, what a GFCI protects further on, what goes
+ * The run (docs/trade.md#the-run): the boxes of a house as trees from the breaker, what a GFCI protects further on, what goes
  * dead with which breaker, what must be tested after work, and where two ends of a cable disagree.
  */
 import { linkedRoles, type Roles } from './linked-roles.ts';

@@ -1,5 +1,5 @@
 /**
- * The tags of every conductor whose cable is told, box by box, for a sheet of labels (handbook 3.3, 20). Where a
+ * The tags of every conductor whose cable is told, box by box, for a sheet of labels (docs/trade.md#identifying). Where a
  * cable is linked its tag says to which box it leads.
  */
 import type { Link } from '../box/links.ts';

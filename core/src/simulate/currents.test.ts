@@ -1,7 +1,7 @@
 /**
  * Currents, followed out and back: NEC 300.3(B) and 300.20(A) for cables, the physics of a ground-fault
  * interrupter (it trips where what goes out does not come back through it), 210.4 and 300.13 for neutrals
- * (handbook 18, 23; sections from memory). Wirings are made by hand here: no planner has a part in it.
+ * (docs/trade.md#simulation, #testing; sections from memory). Wirings are made by hand here: no planner has a part in it.
  */
 import { nextOf, withWork } from '../box/set-up.ts';
 import { Wiring, WorkPlan } from '../box/work.ts';

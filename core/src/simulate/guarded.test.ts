@@ -1,7 +1,7 @@
 /**
  * Random boxes where GFCIs meet three-wire cables, switches and receptacles in any combination. Whatever is
  * wished, a plan that nothing stands against is proved; and what cannot be protected as wished is said, not
- * planned. Layouts are invented; the physics of a GFCI is that of handbook 12 and 18.
+ * planned. Layouts are invented; the physics of a GFCI is that of docs/trade.md#terminals, #simulation.
  */
 import fc from 'fast-check';
 import { WorkPlan } from '../box/work.ts';

@@ -1,5 +1,5 @@
 /**
- * Simulated instruments against the physics of handbook 17: which lamps of a plug tester light for each
+ * Simulated instruments against the physics of docs/trade.md#testing: which lamps of a plug tester light for each
  * fault, what a meter reads, what a tester near a conductor says; and the mistakes of section 19 as a person
  * would find them in a box.
  */

@@ -1,5 +1,5 @@
 /**
- * Simulated instruments, to learn what to expect before and after (handbook 17, 18): a non-contact tester,
+ * Simulated instruments, to learn what to expect before and after (docs/trade.md#testing, #simulation): a non-contact tester,
  * a meter and a three-lamp plug tester. They read the model; the real ones decide.
  */
 import type { WorkPlan } from '../box/work.ts';
@@ -33,7 +33,7 @@ export interface PlugReading {
   readonly says: string;
 }
 
-/** By physics which lamps light: handbook 17. */
+/** By physics which lamps light: docs/trade.md#testing. */
 const PLUG: Readonly<Record<string, string>> = {
   '110': 'as it should be; a neutral and ground exchanged, or a ground made of the neutral, looks the same',
   '100': 'open ground',

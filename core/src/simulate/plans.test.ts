@@ -1,7 +1,7 @@
 /**
  * Every layout is planned, passes the rules and is proved by the simulation; unlisted combinations too; and
  * single mistakes are caught. Rules: one conductor a screw 110.14(A), grounds 250.148, multiwire neutrals
- * 300.13(B), tabs and shared yokes 210.7, white as hot 200.7 (handbook 10 to 12, 18, 19; from memory).
+ * 300.13(B), tabs and shared yokes 210.7, white as hot 200.7 (docs/trade.md#joints-and-pigtails, #grounding, #terminals, #simulation, #mistakes; from memory).
  * Connectivity is checked against @dagrejs/graphlib, a general-purpose graph library.
  */
 import { saidOf } from '../tests/words.ts';
@@ -20,6 +20,7 @@ import { boxOf, LAYOUTS, type Layout } from '../tests/harder-layouts.ts';
 import { wired } from '../judge/judge.ts';
 import { prove } from './prove.ts';
 import { prepare } from './state.ts';
+import { runs } from '../tests/runs.ts';
 
 const nec = editionOf('nec2023');
 const named = LAYOUTS.map((one) => [one.name, one] as const);
@@ -177,7 +178,7 @@ describe('unlisted combinations', () => {
         }
         expect([saidOf({ box, work }, plan.obstacles), faults, violations]).toEqual([[], [], []]);
       }),
-      { numRuns: 400 },
+      { numRuns: runs(400) },
     );
   });
 });

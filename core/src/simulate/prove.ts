@@ -1,5 +1,5 @@
 /**
- * Proof of a wiring (handbook 18): in every position of every switch each thing that uses power is on exactly
+ * Proof of a wiring (docs/trade.md#simulation): in every position of every switch each thing that uses power is on exactly
  * when it is meant to be, what is constant always; nothing meets that must not; its current goes out and comes
  * back the same way; taking any device out opens no ground and no multiwire neutral. What fails is named, and
  * where. It stands on the physical box and knows nothing of how the wiring was planned.

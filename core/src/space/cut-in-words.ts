@@ -130,7 +130,7 @@ const HEIGHTS = {
 const heightWords = ({ space, heightFrom, y }: CutIn, print: Print) =>
   space.ceiling ? `Across the ceiling at ${print(y)}.` : HEIGHTS[heightFrom];
 
-/** How the old box comes out (handbook 22), in order. */
+/** How the old box comes out (docs/trade.md#openings), in order. */
 export const REMOVAL: Readonly<Record<Hold, readonly string[]>> = {
   'new-work': [
     'Prove it dead, free the device and push the conductors back; note which cable is which.',

@@ -1,6 +1,6 @@
 /**
- * Cutting in, held against handbook 14 and 22: a checker of its own in sixty-fourths of an inch looks at every
- * place of a grid, and shares nothing with the planner. Sizes are the handbook’s (common practice).
+ * Cutting in, held against docs/trade.md#openings: a checker of its own in sixty-fourths of an inch looks at every
+ * place of a grid, and shares nothing with the planner. Sizes are those of docs/trade.md#openings (common practice).
  */
 import fc from 'fast-check';
 import { CutInAsk } from '../box/hole.ts';

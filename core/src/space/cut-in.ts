@@ -1,5 +1,5 @@
 /**
- * The plan of an opening (handbook 14, 22): everywhere the centre of a box may lie at the wished height, the best of
+ * The plan of an opening (docs/trade.md#openings): everywhere the centre of a box may lie at the wished height, the best of
  * these and why, what is cut away, whether a plate hides it; and where there is no place, what stops it and the smallest
  * changes that would work, each tried by the same planner.
  */

@@ -1,4 +1,4 @@
-/** The opening of a recorded box: what was measured stands, the rest is usual (handbook 14, 22: common practice). */
+/** The opening of a recorded box: what was measured stands, the rest is usual (docs/trade.md#openings: common practice). */
 import { BoxFields, nothingSeen } from '../box/record.ts';
 import { Hole } from '../box/hole.ts';
 import { editionOf } from '../edition/index.ts';

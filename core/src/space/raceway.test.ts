@@ -1,4 +1,4 @@
-/** Surface raceway (handbook 15; the example of the command line’s answers). */
+/** Surface raceway (docs/trade.md#surface-raceway; the example of the command line’s answers). */
 import fc from 'fast-check';
 import { readLength } from '../quantity/length.ts';
 import { cutRaceway, RacewayAsk } from './raceway.ts';
@@ -28,7 +28,7 @@ test('the published example: two straights from a starter by an elbow to a switc
   });
 });
 
-test('what is not said is as handbook 15 has it: 3/8 in at each end, 12 in of wire, 30 in between supports', () => {
+test('what is not said is as docs/trade.md#surface-raceway has it: 3/8 in at each end, 12 in of wire, 30 in between supports', () => {
   const said = cut({ runs: [run('29 1/4 in')] });
   expect(said).toMatchObject({ pieces: [{ cut: '30 in' }], supports: 1, wire: { each: '53 1/4 in' } });
   expect(cut({ runs: [run('29 17/64 in')] }).supports).toBe(2);

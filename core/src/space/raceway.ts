@@ -1,5 +1,5 @@
 /**
- * A run of surface raceway, cut to length (handbook 15): each straight is as long as the way between the fittings’
+ * A run of surface raceway, cut to length (docs/trade.md#surface-raceway): each straight is as long as the way between the fittings’
  * tongues and what goes over a tongue at each end; every cut is bushed; supports no further apart than asked.
  */
 import { z } from 'zod';
@@ -7,7 +7,7 @@ import { oneLine } from '../box/one-line.ts';
 import { lengthOf, writtenLength } from '../box/texts.ts';
 import { inches, type Length, unitOfLength, writeLength } from '../quantity/length.ts';
 
-/** What goes over a tongue at each end, the least wire left at each end, and the most between supports (handbook 15: common practice). */
+/** What goes over a tongue at each end, the least wire left at each end, and the most between supports (docs/trade.md#surface-raceway: common practice). */
 const USUAL = { add: '3/8 in', tails: '12 in', support: '30 in' } as const;
 
 /** The longest straight of a room. */

@@ -1,4 +1,4 @@
-/** A row of fixtures (handbook 14, 22): first at L/(n+1), pitch L/(n+1); or half-pitch ends, L/(2n). */
+/** A row of fixtures (docs/trade.md#openings): first at L/(n+1), pitch L/(n+1); or half-pitch ends, L/(2n). */
 import fc from 'fast-check';
 import { editionOf } from '../edition/index.ts';
 import { tally } from '../fill/tally.ts';
@@ -96,7 +96,7 @@ test('a chain of pans: the middle ones have two cables and are over, the last ha
     if (!read.ok) throw new Error(read.error.expected);
     return tally(read.box, editionOf('nec2023')).verdict;
   });
-  // Two 14 AWG conductors and a ground are 6 in³ of 6 (handbook 5); with a second cable 10.
+  // Two 14 AWG conductors and a ground are 6 in³ of 6 (docs/trade.md#fill-nec); with a second cable 10.
   expect(verdicts).toEqual(['over', 'over', 'legal']);
 });
 

@@ -1,5 +1,5 @@
 /**
- * A row of fixtures over a counter or in a room (handbook 14, 22): equal parts, or half a pitch at both ends; told from
+ * A row of fixtures over a counter or in a room (docs/trade.md#openings): equal parts, or half a pitch at both ends; told from
  * an end and from the middle; the joist nearest to each and how far it would be pulled.
  */
 import { z } from 'zod';

@@ -1,18 +1,18 @@
-/** Usual sizes of openings and plates (handbook 14 and 22): common practice, the part in hand governs. */
+/** Usual sizes of openings and plates (docs/trade.md#openings): common practice, the part in hand governs. */
 import type { Cited } from '../edition/index.ts';
 import { inches, sixtyFourths, type Length } from '../quantity/length.ts';
 
 /** From the middle of one gang to the middle of the next: 1¹³⁄₁₆ in. */
 export const GANG_PITCH: Cited<Length> = {
   value: sixtyFourths(116),
-  section: 'handbook 14',
+  section: 'docs/trade.md#openings',
   confidence: 'common practice',
 };
 
 /** The opening of one gang: the body outside, not the ears. A nailed box stands in a hole of the same size. */
 export const OPENING: Cited<{ readonly width: Length; readonly height: Length }> = {
   value: { width: sixtyFourths(152), height: sixtyFourths(232) },
-  section: 'handbook 22',
+  section: 'docs/trade.md#openings',
   confidence: 'common practice',
   note: 'About 2⅜ × 3⅝ in; each further gang 1¹³⁄₁₆ in wider.',
 };
@@ -20,14 +20,14 @@ export const OPENING: Cited<{ readonly width: Length; readonly height: Length }>
 /** A plate of one gang. */
 export const PLATE: Cited<{ readonly width: Length; readonly height: Length }> = {
   value: { width: sixtyFourths(176), height: sixtyFourths(288) },
-  section: 'handbook 14',
+  section: 'docs/trade.md#openings',
   confidence: 'common practice',
 };
 
 /** How far flanges and covers overlap an opening all round. */
 export const OVERLAP: Cited<Length> = {
   value: sixtyFourths(12),
-  section: 'handbook 22',
+  section: 'docs/trade.md#openings',
   confidence: 'common practice',
 };
 
@@ -40,7 +40,7 @@ export const PLATE_MORE: Cited<
     { kind: 'mid-size', more: inches(0.125) },
     { kind: 'oversize', more: inches(0.375) },
   ],
-  section: 'handbook 14',
+  section: 'docs/trade.md#openings',
   confidence: 'common practice',
 };
 export type PlateKind = (typeof PLATE_MORE)['value'][number]['kind'];
@@ -59,7 +59,7 @@ export const TAPE_SLIP = inches(0.25);
 /** What a clamp needs behind the board to swing. */
 export const CLAMP_ROOM = inches(0.5);
 
-/** Heights to the centre where nothing else gives one (handbook 22). */
+/** Heights to the centre where nothing else gives one (docs/trade.md#openings). */
 export const HABIT: Readonly<Record<'receptacle' | 'counter' | 'switch', Length>> = {
   receptacle: inches(14),
   counter: inches(43),

@@ -1,5 +1,5 @@
 /**
- * A run laid on wall and ceiling (handbook 15). Lengths are added up by hand; nesting is held against an integer program
+ * A run laid on wall and ceiling (docs/trade.md#surface-raceway). Lengths are added up by hand; nesting is held against an integer program
  * solved by another library.
  */
 import fc from 'fast-check';

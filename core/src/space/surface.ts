@@ -1,5 +1,5 @@
 /**
- * A run of surface raceway laid out (handbook 15): a fitting where it turns, an inside elbow where it goes from the wall
+ * A run of surface raceway laid out (docs/trade.md#surface-raceway): a fitting where it turns, an inside elbow where it goes from the wall
  * onto the ceiling, a tee where it branches; pieces cut between tongues, nested in the lengths it is sold in.
  */
 import type { Surface } from '../box/surface.ts';

@@ -1,5 +1,5 @@
 /**
- * A wall or a ceiling in whole nanometres, and what bars the centre of a new box from a place in it (handbook 14, 22).
+ * A wall or a ceiling in whole nanometres, and what bars the centre of a new box from a place in it (docs/trade.md#openings).
  * Everything that bars is a rectangle of the plane in which the centre may not lie: what is there, grown by the box.
  */
 import { type CutInAsk, type Hold, isOnFace } from '../box/hole.ts';

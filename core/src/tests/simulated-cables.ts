@@ -1,6 +1,6 @@
 /**
  * Invented boxes with all conductors apart, and an honest tester: each cable is a handful of parts, solved by
- * walking them. Shares nothing with core/identify or core/simulate. Roles and what is found on them: handbook 20.
+ * walking them. Shares nothing with core/identify or core/simulate. Roles and what is found on them: docs/trade.md#identifying.
  */
 
 /** Whole numbers from 0 to below `under`, the same for the same seed (mulberry32, public domain). */

@@ -30,7 +30,7 @@ export function cableColours(conductors: number): ConductorColour[] {
 
 /**
  * What a cable's conductor is, by the cable's role. In a switch loop the white is the supply to the
- * switch and the black comes back switched (handbook 12; 200.7). Common practice for the rest.
+ * switch and the black comes back switched (docs/trade.md#terminals; 200.7). Common practice for the rest.
  */
 function conductorGroup(
   { duty }: Extract<Item, { kind: 'cable' }>,

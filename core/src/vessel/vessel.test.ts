@@ -27,7 +27,7 @@ test('a cable’s conductors have their own colours (common practice, no source:
   expect(cableColours(4)).toEqual(['black', 'white', 'red', 'blue']);
 });
 
-test('tiles stand in the order of folding: grounds at the back, devices in the opening (handbook 16)', () => {
+test('tiles stand in the order of folding: grounds at the back, devices in the opening (docs/trade.md#folding)', () => {
   expect(kinds('18 in3, 12/3, duplex, clamps')).toEqual([
     'ground bare',
     'hardware',
@@ -125,7 +125,7 @@ describe('thin layers', () => {
   });
 });
 
-test('a switched conductor is told from a constant one by its cable’s role (handbook 12; NEC 200.7)', () => {
+test('a switched conductor is told from a constant one by its cable’s role (docs/trade.md#terminals; NEC 200.7)', () => {
   expect(kinds('18 in3, 14/2 leg')).toEqual(['ground bare', 'neutral white', 'switched black']);
   expect(kinds('18 in3, 14/3 travelers')).toEqual([
     'ground bare',

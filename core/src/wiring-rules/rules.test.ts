@@ -1,6 +1,6 @@
 /**
  * Each rule of a wiring breaks on its own mistake and on no sound plan. Sections 110.14, 200.7, 200.10,
- * 250.119, 250.148, Table 250.122, from memory (handbook 10 to 12, 19).
+ * 250.119, 250.148, Table 250.122, from memory (docs/trade.md#joints-and-pigtails, #grounding, #terminals, #mistakes).
  */
 import { saidOf } from '../tests/words.ts';
 import fc from 'fast-check';

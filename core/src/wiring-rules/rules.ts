@@ -1,5 +1,5 @@
 /**
- * What is wrong with a wiring by rule (handbook 10 to 12, 19), planned or as found. What fails electrically
+ * What is wrong with a wiring by rule (docs/trade.md#joints-and-pigtails, #grounding, #terminals, #mistakes), planned or as found. What fails electrically
  * is for the simulation to say. Like the simulation it knows nothing of how a wiring was planned.
  */
 import type { BoxDocument } from '../box/document.ts';

@@ -1,4 +1,4 @@
-/** Push-in spring holes take 14 AWG solid only, and most practitioners refuse them (handbook 12; common practice). */
+/** Push-in spring holes take 14 AWG solid only, and most practitioners refuse them (docs/trade.md#terminals; common practice). */
 import { type WiringRule, wrong } from './subject.ts';
 
 export const springHoles: WiringRule = ({ wiring, sizeOf }) =>

@@ -1,4 +1,4 @@
-/** The bench by touch: what each simulated instrument reads, and a hidden mistake that is found (handbook 17, 18). */
+/** The bench by touch: what each simulated instrument reads, and a hidden mistake that is found (docs/trade.md#testing, #simulation). */
 import { nothingSeen } from '@dense-pack/core/box/record';
 import { NO_PANEL } from '@dense-pack/core/box/panel';
 import { readCountLine } from '@dense-pack/core/shorthand/read';

@@ -1,4 +1,4 @@
-/** The panel, the run and the day of a job by touch. Invented house; handbook 3, 17 and 21. */
+/** The panel, the run and the day of a job by touch. Invented house; docs/trade.md#order-of-work, #testing, #the-run. */
 import { Job, JobFields, BoxFields } from '@dense-pack/core/box/record';
 import { readCountLine } from '@dense-pack/core/shorthand/read';
 import { act, fireEvent, render, screen, within } from '@testing-library/react-native';

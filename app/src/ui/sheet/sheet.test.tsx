@@ -33,7 +33,7 @@ test('the count line by line, with its sections, and the verdict with a sign', (
   stand('18 in3 plastic, 3x 12/2, duplex');
   render(<SheetScreen jobId="job-0000001" boxId="box-0000001" />);
   const sheet = within(screen.getByTestId('sheet'));
-  // Handbook 7: 20.25 in 18.
+  // docs/trade.md#worked-examples: 20.25 in 18.
   expect(sheet.getByText('× Over by 2.25 in³')).toBeTruthy();
   for (const told of ['314.16(B)(1)', '6 × 2.25', '13.50', '314.16(B)(4)', '314.16(B)(5)'])
     expect(sheet.getByText(told)).toBeTruthy();

@@ -1,4 +1,4 @@
-/** The tape and the verdict as they are rendered. Expected figures: handbook, worked examples 2, 4 and 5. */
+/** The tape and the verdict as they are rendered. Expected figures: docs/trade.md#worked-examples. */
 import { editionOf } from '@dense-pack/core/edition/index';
 import { certaintyOf } from '@dense-pack/core/certainty/certainty';
 import { boxVerdict } from '@dense-pack/core/check/box-verdict';

@@ -1,4 +1,4 @@
-/** A GFCI receptacle: the feed on LINE, what it protects on LOAD (handbook 12). */
+/** A GFCI receptacle: the feed on LINE, what it protects on LOAD (docs/trade.md#terminals). */
 import { inches } from '../../quantity/length.ts';
 import { type DeviceKind, GREEN, TO_GROUND } from '../kind.ts';
 

@@ -1,4 +1,4 @@
-/** A three-way switch: its common is the odd-coloured screw, the travelers the pair (handbook 12). */
+/** A three-way switch: its common is the odd-coloured screw, the travelers the pair (docs/trade.md#terminals). */
 import { inches } from '../../quantity/length.ts';
 import { type DeviceKind, GREEN, TO_GROUND } from '../kind.ts';
 

@@ -210,7 +210,7 @@ test('a loop and a marked ring are made with steppers', () => {
 
 test('both stamps stand side by side: each way counted, and why they may differ', () => {
   stage('18 in3, marks 9/14 7/12, 5x 12, ground 12, duplex, no clamps', 'box');
-  // Handbook 5: a stamp can be lower than volume ÷ allowance. 5 + 1 + 2 allowances of 12: 18.00 in³ of 18, 8 of 7.
+  // docs/trade.md#fill-nec: a stamp can be lower than volume ÷ allowance. 5 + 1 + 2 allowances of 12: 18.00 in³ of 18, 8 of 7.
   expect(screen.getByTestId('both-ways')).toHaveTextContent(
     /By volumeLegal, 0\.00 in³ left.*By wire countsOver by 1/,
   );

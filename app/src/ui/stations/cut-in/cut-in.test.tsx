@@ -1,4 +1,4 @@
-/** Cutting in by touch (handbook 14, 22): each thing found at the wall is one touch; what is typed wrong is told and kept. */
+/** Cutting in by touch (docs/trade.md#openings): each thing found at the wall is one touch; what is typed wrong is told and kept. */
 import { Hole } from '@dense-pack/core/box/hole';
 import { BoxFields } from '@dense-pack/core/box/record';
 import { Surface } from '@dense-pack/core/box/surface';

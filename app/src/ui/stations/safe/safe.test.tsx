@@ -1,4 +1,4 @@
-/** Making safe by touch (handbook 3.1): every breaker, every conductor, the tester before and after. */
+/** Making safe by touch (docs/trade.md#making-safe): every breaker, every conductor, the tester before and after. */
 import { BoxFields } from '@dense-pack/core/box/record';
 import { NO_PANEL, Panel } from '@dense-pack/core/box/panel';
 import { conductorsIn } from '@dense-pack/core/box/safety';

@@ -1,6 +1,6 @@
 /**
- * The handbook's worked examples, section 7, counted from their count lines.
- * Source of the expected figures: the project handbook, section 7; the rules behind them are NEC 314.16
+ * The worked examples, counted from their count lines.
+ * Source of the expected figures: docs/trade.md#worked-examples; the rules behind them are NEC 314.16
  * and CEC 12-3034, table values from memory.
  */
 import { readCountLine } from '../shorthand/read.ts';
@@ -35,7 +35,7 @@ const EXAMPLES: readonly [example: string, line: string, fill: string, capacity:
   ['9', 'cec2018, box 4sq-1.5, 6x 12, connectors 3, duplex', '9', '12', '3'],
 ];
 
-test.each(EXAMPLES)('handbook example %s: %s', (_, line, fill, capacity, margin) => {
+test.each(EXAMPLES)('worked example %s: %s', (_, line, fill, capacity, margin) => {
   expect(tallyJson(count(line))).toMatchObject({
     fill,
     capacity,
