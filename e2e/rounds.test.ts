@@ -23,6 +23,9 @@ afterAll(() => world.stop());
 type Fate = 'good' | 'lost' | 'twice' | 'login page' | '500' | 'late';
 const WEATHER: readonly Fate[] = ['good', 'good', 'lost', 'twice', 'login page', '500', 'late'];
 
+/** A screen that shows the same for so long rests, in ms: what changes after a touch is of that touch. */
+const RESTED_MS = 150;
+
 /** One tab of a phone: its page, and what its network does to each write. */
 class Tab {
   hand!: Hand;
@@ -86,9 +89,19 @@ class Tab {
     return this.hand.page.$eval('[data-testid="fill"]', (one) => one.textContent ?? '');
   }
 
+  /** What is shown once it has rested: a page that comes to the front first draws what another tab did. */
+  private async rested(): Promise<string> {
+    for (let before = await this.shown(); ;) {
+      await new Promise((resolve) => setTimeout(resolve, RESTED_MS));
+      const now = await this.shown();
+      if (now === before) return now;
+      before = now;
+    }
+  }
+
   /** Touches, and waits until the screen shows what it did. */
   async does(name: 'Add 12/2' | 'Undo'): Promise<boolean> {
-    const before = await this.shown();
+    const before = await this.rested();
     const enabled = await this.hand.page.evaluate(
       (label) =>
         [...document.querySelectorAll('[role="button"]')].some(

@@ -74,6 +74,61 @@ test('what is being typed is kept when the phone goes back, and when the page is
   expect(hand.complaints).toEqual([]);
 });
 
+test('a change that waits behind another tab is kept when the page is loaded again at once', async () => {
+  const id = 'demo-entry-smart';
+  const cables = async () =>
+    ((await boxOf(id)) as { box: { items: { kind: string }[] } }).box.items.filter(
+      ({ kind }) => kind === 'cable',
+    ).length;
+  const before = await cables();
+  const hand = await world.page(PHONE, { keepsApp: true });
+  await hand.open(`${JOB}/box/${id}`);
+  await hand.touch('Cable');
+  await hand.find('Add 12/2');
+  // Another tab of the same phone writes into the store, and takes its time.
+  const other = await hand.page.browserContext().newPage();
+  await other.goto(`${world.address}/api/v1/health`);
+  await other.evaluate(
+    () =>
+      new Promise<void>((begun) => {
+        indexedDB.open('dense-pack').onsuccess = ({ target }) => {
+          const store = (target as IDBOpenDBRequest).result
+            .transaction('operations', 'readwrite')
+            .objectStore('operations');
+          const until = Date.now() + 4000;
+          const on = () => {
+            begun();
+            if (Date.now() < until) store.count().onsuccess = on;
+          };
+          on();
+        };
+      }),
+  );
+  await hand.page.bringToFront();
+  const fill = () => hand.page.$eval('[data-testid="fill"]', (one) => one.textContent ?? '');
+  const shown = await fill();
+  await hand.touch('Add 12/2');
+  await hand.page.waitForFunction(
+    (was) => document.querySelector('[data-testid="fill"]')?.textContent !== was,
+    {},
+    shown,
+  );
+  const seen = await fill();
+  await hand.page.reload();
+  await other.close();
+  await hand.page.waitForFunction(
+    (was) => document.querySelector('[data-testid="fill"]')?.textContent === was,
+    { timeout: 15_000 },
+    seen,
+  );
+  await hand.saved();
+  expect(await cables()).toBe(before + 1);
+  expect(
+    await hand.page.evaluate(() => Object.keys(localStorage).filter((key) => key.includes('/left/'))),
+  ).toEqual([]);
+  expect(hand.complaints).toEqual([]);
+});
+
 test.each([
   ['a login page', LOGIN],
   ['a failure', FAILED],

@@ -5,7 +5,7 @@
 import type { BoxRecord, Job } from '@dense-pack/core/box/record';
 import type { JobWithBoxes } from './answers';
 import type { Epochs } from './epochs';
-import { type Change, fieldsOf, jobFieldsOf, named, textOf, textOfJob } from './operation';
+import { type Change, fieldsOf, jobFieldsOf, madeFromState, named, textOf, textOfJob } from './operation';
 
 type Timeline = Pick<Epochs, 'standing' | 'isLost'>;
 
@@ -32,7 +32,7 @@ async function ofJob(
   if (!stored) return (await epochs.isLost(known)) ? named({ ...common, from: null }) : undefined;
   const is = await epochs.standing(known, stored);
   if (is === 'newer' || textOfJob(known) === textOfJob(stored)) return undefined;
-  const from = { from: stored.version, write: stored.write };
+  const from = madeFromState(stored);
   if (is === 'older') return named({ ...common, ...from, before: jobFieldsOf(stored) });
   return known.demo ? undefined : named({ ...common, ...from, conflict: stored });
 }
@@ -49,7 +49,7 @@ async function ofBox(
   if (!stored) return (await epochs.isLost(known)) ? named({ ...common, from: null }) : undefined;
   const is = await epochs.standing(known, stored);
   if (is === 'newer' || textOf(known) === textOf(stored)) return undefined;
-  const from = { from: stored.version, write: stored.write };
+  const from = madeFromState(stored);
   if (is === 'older') return named({ ...common, ...from, before: fieldsOf(stored) });
   return demo ? undefined : named({ ...common, ...from, conflict: stored });
 }

@@ -4,7 +4,7 @@ import fc from 'fast-check';
 import { act, begin, check, deed, settle, travellingDeed } from './testing/history';
 
 /** How much there was to lose. */
-const seen = { lost: 0, asked: 0, deleted: 0, undone: 0, photos: 0 };
+const seen = { lost: 0, asked: 0, deleted: 0, undone: 0, photos: 0, back: 0, slow: 0 };
 
 test(`three phones and a server over ${runs(1000)} histories: nothing is lost, nothing is stuck, all agree`, async () => {
   await fc.assert(
@@ -21,6 +21,8 @@ test(`three phones and a server over ${runs(1000)} histories: nothing is lost, n
         seen.asked += stage.ledger.asks;
         seen.deleted += stage.ledger.deleted.size;
         seen.photos += stage.ledger.photos.size;
+        seen.back += stage.ledger.broughtBack;
+        seen.slow += stage.server.slowPhotos;
       } finally {
         stage.phones.forEach((phone) => phone.close());
       }
@@ -30,7 +32,11 @@ test(`three phones and a server over ${runs(1000)} histories: nothing is lost, n
   // There was something to lose, and something to ask.
   expect(Math.min(seen.lost, seen.undone)).toBeGreaterThan(runs(500));
   expect(Math.min(seen.asked, seen.deleted, seen.photos)).toBeGreaterThan(runs(100));
+  expect(Math.min(seen.back, seen.slow)).toBeGreaterThan(runs(30));
 }, 180_000);
+
+/** What another person does: nobody else is there for a phone alone. */
+const OF_OTHERS: readonly string[] = ['old program', 'deleted elsewhere', 'bring back'];
 
 test('one phone alone is never asked, whatever becomes of its answers', async () => {
   await fc.assert(
@@ -39,7 +45,7 @@ test('one phone alone is never asked, whatever becomes of its answers', async ()
       const [phone] = stage.phones;
       try {
         for (const [at, one] of deeds.entries()) {
-          if (one.is !== 'old program') await act(stage, { ...one, who: 0 }, at);
+          if (!OF_OTHERS.includes(one.is)) await act(stage, { ...one, who: 0 }, at);
           for (const tab of phone?.tabs ?? [])
             for (const { id } of tab.outbox.snapshot().entries)
               if (tab.asks(id)) throw new Error(`asked about ${id}`);
@@ -65,7 +71,7 @@ test(`a server that goes back in time over ${runs(1000)} histories: what phones 
       try {
         for (const [at, one] of deeds.entries()) {
           await act(stage, one, at);
-          back.travels += ['put back', 'empty'].includes(one.is) ? 1 : 0;
+          back.travels += ['put back', 'empty', 'other server'].includes(one.is) ? 1 : 0;
         }
         await settle(stage);
         check(stage);
@@ -88,7 +94,7 @@ test('one phone alone is never asked either where the server goes back in time',
       const [phone] = stage.phones;
       try {
         for (const [at, one] of deeds.entries()) {
-          await act(stage, { ...one, who: 0 }, at);
+          if (!OF_OTHERS.includes(one.is)) await act(stage, { ...one, who: 0 }, at);
           for (const tab of phone?.tabs ?? [])
             for (const { id } of tab.outbox.snapshot().entries)
               if (tab.asks(id)) throw new Error(`asked about ${id}`);

@@ -12,8 +12,10 @@ import {
   jobFieldsOf,
   type JobOperation,
   type MadeFrom,
+  madeFromState,
   named,
   type Operation,
+  stateOf,
 } from './operation';
 
 /** Both as one state; `own` where nothing clashes but with what the first itself said. */
@@ -66,9 +68,11 @@ export function asOne<C extends Change>(first: C, later: C): C {
 export const canBeOne = <C extends Change>(first: C, later: C): boolean => laidOnto(first, later).own;
 
 /** A change that waits made from what was taken before it; as it was where it has not seen something of that. */
-export function madeFromTaken<C extends Change>(next: C, taken: C, { version, write }: MadeFrom): C {
+export function madeFromTaken<C extends Change>(next: C, taken: C, state: MadeFrom): C {
   const { after, own } = laidOnto({ ...taken, before: taken.after }, next);
-  return own ? { ...next, before: taken.after, after, from: version, write } : next;
+  if (!own) return next;
+  const { write: _write, copyOf: _copyOf, ...rest } = next;
+  return { ...rest, ...madeFromState(state), before: taken.after, after } as unknown as C;
 }
 
 /** What is sent of a record, and what goes after it. */
@@ -104,7 +108,9 @@ function laidOn(before: Operation, later: Operation): Operation | undefined {
     if (before.what === 'delete') return { ...later, ...keptBy(before) };
     // What was changed and not sent is kept with the deletion: it may be taken back.
     if (before.from === null) return { ...later, kept: before };
-    return { ...later, kept: before, version: before.from, write: before.write };
+    const { from: version, write, copyOf } = before;
+    const { write: _write, copyOf: _copyOf, ...rest } = later;
+    return { ...rest, kept: before, ...stateOf({ version, write, copyOf }) };
   }
   // Changed after it was deleted, in another tab: it is not deleted.
   if (before.what === 'delete') return before.kept ? asOne(before.kept, later) : later;
@@ -136,11 +142,9 @@ export function laidTogether(
 /** A change with another’s laid under it, made from what is stored now: another thing than was sent. */
 export function madeFrom<C extends Change>(mine: C, after: C['after'], stored: BoxRecord | Job): C {
   const { id: _id, conflict: _conflict, refused: _refused, sealed: _sealed, sent: _sent, ...rest } = mine;
+  const { write: _write, copyOf: _copyOf, ...change } = rest;
   const before = 'jobId' in stored ? fieldsOf(stored) : jobFieldsOf(stored);
-  return named<C>({ ...rest, after, from: stored.version, write: stored.write, before } as unknown as Omit<
-    C,
-    'id'
-  >);
+  return named<C>({ ...change, after, ...madeFromState(stored), before } as unknown as Omit<C, 'id'>);
 }
 
 /**

@@ -64,6 +64,16 @@ export class OperationStore {
     return this.#order;
   }
 
+  /** What is not in the store yet, in the order it was made. */
+  get onTheWay(): readonly Operation[] {
+    return [...this.#adding.values()].flat();
+  }
+
+  /** Whether the store has an operation, as it was last read. */
+  isStored(id: string): boolean {
+    return [...this.#rows.values()].some((rows) => rows.some(({ operation }) => operation.id === id));
+  }
+
   /** Reads the store anew. */
   async read(): Promise<void> {
     try {

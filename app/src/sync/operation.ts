@@ -13,7 +13,7 @@ import {
   Known,
   RecordId,
 } from '@dense-pack/core/box/record';
-import { WriteId } from '@dense-pack/core/box/write-id';
+import { CopyOf, WriteId } from '@dense-pack/core/box/write-id';
 import { z } from 'zod';
 import { onFirstUse } from '@dense-pack/core/box/on-first-use';
 
@@ -35,6 +35,8 @@ const changeOf = <F extends z.ZodType, R extends z.ZodType>(fields: F, stored: R
   from: z.int().nullable(),
   /** The write that made that version; missing in what an older program or server wrote. */
   write: WriteId.optional(),
+  /** What that version was itself copied from, on another server. */
+  copyOf: CopyOf.optional(),
   /** What this phone knew of the record, where the server went back in time and the record is brought back. */
   known: Known.optional(),
   /** What stood before it; missing for a new record, and in what an older program wrote. */
@@ -83,6 +85,7 @@ export const Deletion = onFirstUse(() =>
     version: z.int().min(1).optional(),
     /** The write that made that version. */
     write: WriteId.optional(),
+    copyOf: CopyOf.optional(),
     /** Who deletes it; nobody where no name was given. */
     by: z.string().max(60).optional(),
     /** The boxes of a deleted job as they were seen. */
@@ -108,7 +111,25 @@ export interface MadeFrom {
   readonly version: number;
   /** The write that made the version; missing where it is not known. */
   readonly write?: string | undefined;
+  /** What it was itself copied from, on another server. */
+  readonly copyOf?: CopyOf | undefined;
 }
+
+/** The state of a record as a change names it. */
+export const stateOf = ({ version, write, copyOf }: MadeFrom): MadeFrom => ({
+  version,
+  ...(write === undefined ? {} : { write }),
+  ...(copyOf === undefined ? {} : { copyOf }),
+});
+
+/** The same as a change is made from it. */
+export function madeFromState(state: MadeFrom): Omit<MadeFrom, 'version'> & { readonly from: number } {
+  const { version: from, ...rest } = stateOf(state);
+  return { from, ...rest };
+}
+
+/** The same for a record that may not be on the server yet: null. */
+export const madeFromOrNew = (state: MadeFrom | null) => (state ? madeFromState(state) : { from: null });
 
 /** The state of a record that a person deletes, of a job with its boxes; when, and who. */
 export interface DeletedState extends MadeFrom {

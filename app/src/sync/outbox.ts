@@ -10,12 +10,19 @@ import { ServerAway } from './api';
 import type { Disk } from './disk';
 import type { DeleteEntry, Entry } from './entry';
 import { keptAs, layOperations } from './laid';
-import { type DeletedState, type FieldProblem, type MadeFrom, type Operation, problemsOf } from './operation';
+import {
+  type DeletedState,
+  type FieldProblem,
+  type MadeFrom,
+  madeFromOrNew,
+  type Operation,
+  problemsOf,
+} from './operation';
 import { OperationStore } from './operation-store';
 import { type Arrivals, NOTHING_WAITS, type OutboxSettings, type OutboxState } from './outbox-state';
 import { jobAgain, placed } from './placed';
 import { type Answered, send } from './send';
-import { again, type Choice, chosen, givenUp, revived, settled } from './settled';
+import { again, type Choice, chosen, givenUp, isGone, revived, settled, withOwnBox } from './settled';
 
 /** How long is waited after each failure in a row, in ms: longer each time. */
 const PAUSE_MS = [1000, 2000, 5000, 15_000, 30_000, 60_000];
@@ -73,6 +80,16 @@ export class Outbox {
     return this.#waiting.refresh(record);
   }
 
+  /** What is not in the store yet. */
+  get onTheWay(): readonly Operation[] {
+    return this.#waiting.onTheWay;
+  }
+
+  /** Whether the store has an operation, as it was last read. */
+  isStored(id: string): boolean {
+    return this.#waiting.isStored(id);
+  }
+
   /** Waits until what was changed is in the store. */
   written(): Promise<void> {
     return this.#waiting.written();
@@ -107,7 +124,7 @@ export class Outbox {
       id: newId(),
       record: id,
       madeAt,
-      ...madeFromIn(from),
+      ...madeFromOrNew(from),
       after: fields.data,
       ...(before ? { before } : {}),
     });
@@ -136,7 +153,7 @@ export class Outbox {
       record: id,
       job,
       madeAt,
-      ...madeFromIn(from),
+      ...madeFromOrNew(from),
       after: fields.data,
       ...(before ? { before } : {}),
     });
@@ -342,11 +359,7 @@ export class Outbox {
   async #seenByDeletion(job: string, box: string, from: number | null, version: number): Promise<void> {
     if (this.entryOf(job)?.what !== 'delete') return;
     await this.#waiting.rewrite(job, (operations) =>
-      operations.map((one) => {
-        if (one.what !== 'delete' || one.sealed || !one.boxes) return one;
-        if (from !== null && one.boxes[box] !== from) return one;
-        return { ...one, boxes: { ...one.boxes, [box]: version } };
-      }),
+      operations.map((one) => withOwnBox(one, box, from, version)),
     );
   }
 
@@ -385,13 +398,3 @@ export class Outbox {
     for (const listener of this.#listeners) listener();
   }
 }
-
-/** What a change is made from, as an operation says it. */
-const madeFromIn = (from: MadeFrom | null) =>
-  from === null
-    ? { from }
-    : { from: from.version, ...(from.write === undefined ? {} : { write: from.write }) };
-
-/** Whether a record is gone, with nothing of it that waits. */
-const isGone = ({ is }: Answered['answer'], rest: readonly Operation[]): boolean =>
-  (is === 'deleted' || is === 'gone') && rest.every(({ what }) => what === 'delete');

@@ -19,7 +19,8 @@ export async function placed(
   const { answer } = answered;
   if (!epochs) return answered;
   const version = sealed.what === 'delete' ? sealed.version : sealed.from;
-  const madeFrom = version === undefined || version === null ? undefined : { version, write: sealed.write };
+  const { write, copyOf } = sealed;
+  const madeFrom = version === undefined || version === null ? undefined : { version, write, copyOf };
   if (answer.is === 'stale' && madeFrom)
     return { ...answered, answer: { ...answer, standing: await epochs.standing(madeFrom, answer.stored) } };
   if (answer.is !== 'gone' || answer.taken || sealed.what === 'delete') return answered;

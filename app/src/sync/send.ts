@@ -13,7 +13,14 @@ import {
 import type { z } from 'zod';
 import { Deleted } from './answers';
 import { ProblemAnswer, request } from './api';
-import type { BoxOperation, Deletion, JobOperation, MadeFrom, Operation } from './operation';
+import {
+  type BoxOperation,
+  type Deletion,
+  type JobOperation,
+  type MadeFrom,
+  type Operation,
+  stateOf,
+} from './operation';
 import type { Answer } from './settled';
 
 /** What the server answered, and the record as it is stored now where it says. */
@@ -55,7 +62,9 @@ const takenBox = ({ taken, takenWrite, ...box }: z.output<typeof TakenBox>): Ans
 
 /** The state a write made: an older server says only what is stored now. */
 const stateMade = (stored: MadeFrom, version: number | undefined, write: string | undefined): MadeFrom =>
-  version === undefined ? { version: stored.version, write: stored.write } : { version, write };
+  version === undefined || (version === stored.version && write === stored.write)
+    ? stateOf(stored)
+    : { version, write };
 
 function refusal({ problem, words }: ProblemAnswer, operation: Operation): Answer {
   const gone = GONE[problem.status];

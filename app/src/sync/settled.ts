@@ -10,6 +10,7 @@ import {
   type MadeFrom,
   named,
   type Operation,
+  stateOf,
   textOf,
   textOfJob,
 } from './operation';
@@ -86,18 +87,20 @@ function answeredAlone(sealed: Operation, next: Operation | undefined, answer: A
 }
 
 /** What was changed while an earlier change was on the way is made from the version that was taken. */
-function from(next: Operation, taken: Operation, { version, write }: MadeFrom): Operation {
+function from(next: Operation, taken: Operation, state: MadeFrom): Operation {
   if (next.what !== 'delete')
-    return taken.what === 'delete' ? next : madeFromTaken<Change>(next, taken, { version, write });
+    return taken.what === 'delete' ? next : madeFromTaken<Change>(next, taken, state);
   const { kept } = next;
   return {
-    ...next,
-    version,
-    write,
-    ...(kept && taken.what !== 'delete'
-      ? { kept: madeFromTaken<Change>(kept, taken, { version, write }) }
-      : {}),
+    ...deletionOf(next, state),
+    ...(kept && taken.what !== 'delete' ? { kept: madeFromTaken<Change>(kept, taken, state) } : {}),
   };
+}
+
+/** A deletion of another state than it was made of. */
+function deletionOf(deletion: Deletion, state: MadeFrom): Deletion {
+  const { write: _write, copyOf: _copyOf, ...rest } = deletion;
+  return { ...rest, ...stateOf(state) };
 }
 
 /** Whether what is stored is what an older program of this phone sent without an id. */
@@ -117,7 +120,7 @@ const knownOf = ({ from, write, known }: Change) =>
  * @param job what its job is made of, should that be gone too
  */
 function madeAgain(change: Change, job: JobAgain | undefined): Change {
-  const { write: _write, before: _before, gone: _gone, ...rest } = open(change);
+  const { write: _write, copyOf: _copyOf, before: _before, gone: _gone, ...rest } = open(change);
   return anew({
     ...rest,
     from: null,
@@ -139,7 +142,7 @@ function staleDeletion(
   const { sent: _sent, ...rest } = open(deletion);
   // Its boxes may be others: of a job it is asked.
   if (sentBefore(deletion, stored) || (standing === 'older' && 'jobId' in stored))
-    return [anew({ ...rest, version: stored.version, write: stored.write })];
+    return [anew(deletionOf(rest, stored))];
   return [anew({ ...rest, conflict: stored, ...(boxes ? { changed: boxes } : {}) })];
 }
 
@@ -194,7 +197,7 @@ export function chosen(operation: Operation, choice: Choice): readonly Operation
     if (choice === 'theirs') return operation.kept ? [operation.kept] : [];
     const { conflict: _conflict, refused: _refused, changed, ...rest } = operation;
     const boxes = changed && { boxes: Object.fromEntries(changed.map(({ id, version }) => [id, version])) };
-    return [anew({ ...rest, version: stored.version, write: stored.write, ...boxes })];
+    return [anew({ ...deletionOf(rest, stored), ...boxes })];
   }
   const merged = mergedWith(operation, stored);
   const whole =
@@ -215,7 +218,7 @@ export function again(operation: Operation): readonly Operation[] {
 export function revived(operation: Operation, job?: JobAgain): readonly Operation[] {
   if (operation.what === 'delete' || !operation.gone) return [operation];
   const { gone: _gone, sent: _sent, refused: _refused, conflict: _conflict, ...rest } = operation;
-  const { write: _write, ...change } = open(rest as Change);
+  const { write: _write, copyOf: _copyOf, ...change } = open(rest as Change);
   return [
     anew({ ...change, from: null, ...(change.what === 'box' && job ? { jobAgain: job } : {}) } as Change),
   ];
@@ -224,3 +227,19 @@ export function revived(operation: Operation, job?: JobAgain): readonly Operatio
 /** Thrown away: only ever at the person’s word. With a deletion the change that waited before it comes back. */
 export const givenUp = (operation: Operation): readonly Operation[] =>
   operation.what === 'delete' && operation.kept ? [operation.kept] : [];
+
+/** Whether a record is gone, with nothing pending for it. */
+export const isGone = ({ is }: Answer, rest: readonly Operation[]): boolean =>
+  (is === 'deleted' || is === 'gone') && rest.every(({ what }) => what === 'delete');
+
+/** The deletion of a job with the version of a box that this phone wrote itself meanwhile; any other operation as it is. */
+export function withOwnBox(
+  operation: Operation,
+  box: string,
+  from: number | null,
+  version: number,
+): Operation {
+  if (operation.what !== 'delete' || operation.sealed || !operation.boxes) return operation;
+  if (from !== null && operation.boxes[box] !== from) return operation;
+  return { ...operation, boxes: { ...operation.boxes, [box]: version } };
+}

@@ -57,6 +57,13 @@ test.each<[string, Placed, Placed, ReturnType<typeof standing>]>([
   ['a copy of something later', state(4, 2, 6), state(6, 3, 5, copy(2, 7, false)), 'newer'],
   ['a copy of something earlier', state(4, 2, 6), state(4, 3, 5, copy(1, 2, false)), 'older'],
   ['a copy of something earlier, changed since', state(4, 2, 6), state(9, 3, 5, copy(1, 2, true)), 'apart'],
+  // The phone was at another server meanwhile, whose state was copied from one of this.
+  ['what another server copied from it', state(3, 9, 1, copy(1, 2, false)), state(2, 1, 2), 'older'],
+  ['the same, changed there', state(4, 9, 2, copy(1, 2, true)), state(2, 1, 2), 'older'],
+  ['the same, and something earlier here', state(4, 9, 2, copy(1, 3, true)), state(2, 1, 2), 'older'],
+  ['the same, changed here alone', state(3, 9, 1, copy(1, 2, false)), state(3, 3, 4), 'newer'],
+  ['the same, changed at both', state(4, 9, 2, copy(1, 2, true)), state(3, 3, 4), 'apart'],
+  ['a copy of a third server', state(4, 9, 2, copy(8, 2, true)), state(2, 1, 3), 'apart'],
   ['a program without writes, a later version', { version: 2 }, state(3, 1, 1), 'newer'],
   ['a program without writes, an earlier version', { version: 2 }, state(1, 1, 1), 'apart'],
 ])('%s', (_, known, stored, is) => {

@@ -87,6 +87,12 @@ export function standing(
     if (copyOf.changed) return later >= 0 ? 'newer' : 'apart';
     return later > 0 ? 'newer' : 'older';
   }
+  // What this phone knows was copied from a write of the database that answers now: it was at another one meanwhile.
+  const { copyOf: from } = known;
+  if (from && isIn(from.write, now)) {
+    if (countOf(stored.write) <= countOf(from.write)) return 'older';
+    return from.changed ? 'apart' : 'newer';
+  }
   if (isIn(known.write, now)) return stored.version > known.version ? 'newer' : 'apart';
   return isIn(stored.write, before) && countOf(stored.write) <= countOf(known.write) ? 'older' : 'apart';
 }

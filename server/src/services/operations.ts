@@ -1,5 +1,5 @@
 /** Writes by an id of their own: each is taken once, however often it is sent. */
-import type { Db } from '../database.ts';
+import { type Db, prepared } from '../database.ts';
 import { Refused } from './failures.ts';
 
 /** A write that was taken before. */
@@ -20,11 +20,10 @@ export type Deed = 'write' | 'delete';
  */
 export function takenBefore(db: Db, id: string | undefined, record: string, deed: Deed): Taken | undefined {
   if (id === undefined) return undefined;
-  const row = db
-    .prepare<[string], Taken & { record: string }>(
-      'SELECT record, version, write_id AS write FROM operation WHERE id = ?',
-    )
-    .get(id);
+  const row = prepared<[string], Taken & { record: string }>(
+    db,
+    'SELECT record, version, write_id AS write FROM operation WHERE id = ?',
+  ).get(id);
   if (!row) return undefined;
   const another =
     row.record !== record
@@ -47,7 +46,7 @@ export function remember(
   now: string,
 ): void {
   if (id === undefined) return;
-  db.prepare('INSERT INTO operation (id, record, version, write_id, at) VALUES (?, ?, ?, ?, ?)').run(
+  prepared(db, 'INSERT INTO operation (id, record, version, write_id, at) VALUES (?, ?, ?, ?, ?)').run(
     id,
     record,
     version,

@@ -2,15 +2,15 @@
 import { randomBytes } from 'node:crypto';
 import type { Known } from '@dense-pack/core';
 import { type CopyOf, type Epoch, writeId } from '@dense-pack/core/box/write-id';
-import type { Db } from '../database.ts';
+import { type Db, prepared } from '../database.ts';
 
 /** The epochs of a database, oldest first. */
 export const epochsOf = (db: Db): Epoch[] =>
-  db.prepare<[], Epoch>('SELECT id, after FROM epoch ORDER BY n').all();
+  prepared<[], Epoch>(db, 'SELECT id, after FROM epoch ORDER BY n').all();
 
 /** Whether it has the invented demo house: it is not the database of a person then. */
 export const hasDemoJob = (db: Db): boolean =>
-  db.prepare('SELECT 1 FROM job WHERE demo = 1 LIMIT 1').get() !== undefined;
+  prepared(db, 'SELECT 1 FROM job WHERE demo = 1 LIMIT 1').get() !== undefined;
 
 const current = new WeakMap<Db, string>();
 
@@ -18,7 +18,7 @@ const current = new WeakMap<Db, string>();
 export function epochOf(db: Db): string {
   const known = current.get(db);
   if (known !== undefined) return known;
-  const row = db.prepare<[], { id: string }>('SELECT id FROM epoch ORDER BY n DESC LIMIT 1').get();
+  const row = prepared<[], { id: string }>(db, 'SELECT id FROM epoch ORDER BY n DESC LIMIT 1').get();
   if (!row) throw new Error('The database has no epoch.');
   current.set(db, row.id);
   return row.id;
@@ -32,29 +32,30 @@ export function beginEpoch(db: Db): void {
   const id = randomBytes(6).toString('hex');
   db.transaction(() => {
     db.exec('DELETE FROM epoch WHERE after >= (SELECT writes FROM clock) AND n > 1');
-    db.prepare('INSERT INTO epoch (id, after) SELECT ?, writes FROM clock').run(id);
+    prepared(db, 'INSERT INTO epoch (id, after) SELECT ?, writes FROM clock').run(id);
   }).immediate();
   current.set(db, id);
 }
 
 /** Counts a write and gives its id. In the transaction of the write. */
 export function nextWrite(db: Db): string {
-  const row = db
-    .prepare<[], { writes: number }>('UPDATE clock SET writes = writes + 1 RETURNING writes')
-    .get();
+  const row = prepared<[], { writes: number }>(
+    db,
+    'UPDATE clock SET writes = writes + 1 RETURNING writes',
+  ).get();
   if (!row) throw new Error('The database has no clock.');
   return writeId(epochOf(db), row.writes);
 }
 
 /** The version a record that is made under this id begins after: 0, or the last of the one that was deleted. */
 export const lastVersion = (db: Db, record: string): number =>
-  db
-    .prepare<[string], { version: number }>('SELECT version FROM deleted_version WHERE record = ?')
-    .get(record)?.version ?? 0;
+  prepared<[string], { version: number }>(db, 'SELECT version FROM deleted_version WHERE record = ?').get(
+    record,
+  )?.version ?? 0;
 
 /** Remembers the version a record was deleted in. In the transaction of the deletion. */
 export function keepLastVersion(db: Db, record: string, version: number): void {
-  db.prepare('INSERT OR REPLACE INTO deleted_version (record, version) VALUES (?, ?)').run(record, version);
+  prepared(db, 'INSERT OR REPLACE INTO deleted_version (record, version) VALUES (?, ?)').run(record, version);
 }
 
 /** What a copy is of, as its row says. */

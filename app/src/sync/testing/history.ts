@@ -61,8 +61,17 @@ class Ledger {
   asks = 0;
   /** Records asked about as a whole. */
   whole = 0;
+  /** Boxes that were brought back from the trash, and that nobody deleted since. */
+  readonly back = new Set<string>();
+  /** How many were. */
+  broughtBack = 0;
   /** Photos a server lost with its file: a phone does not have them any more. */
   readonly lostPhotos = new Set<string>();
+
+  /** A box or a job is deleted, or may be. */
+  goes(id: string): void {
+    for (const box of [...this.back]) if (box === id || this.inJob.get(box) === id) this.back.delete(box);
+  }
 
   wrote(field: string, before: string, after: string): void {
     if (before === after) return;
@@ -300,10 +309,11 @@ const DEEDS = [
   ] as const),
   ...(['make', 'remove', 'make job', 'remove job', 'rename job', 'circuit', 'old program'] as const),
   ...(['send', 'send', 'send', 'read', 'reopen', 'two tabs', 'full', 'room again'] as const),
+  ...(['deleted elsewhere', 'bring back', 'bring back', 'slow line', 'quick line'] as const),
 ] as const;
 type Deed = (typeof DEEDS)[number];
 /** What becomes of the server. */
-const TRAVELS = ['restart', 'backup', 'put back', 'empty', 'read archive'] as const;
+const TRAVELS = ['restart', 'backup', 'put back', 'empty', 'read archive', 'other server'] as const;
 type Travel = (typeof TRAVELS)[number];
 const deedOf = <D extends Deed | Travel>(...is: readonly D[]) =>
   fc.record({
@@ -387,14 +397,21 @@ function save(tab: Tab, id: string, before: BoxFields, after: BoxFields): void {
   if (refused.length > 0) throw new Error(`refused: ${JSON.stringify(refused)}`);
 }
 
-const madeFromIn = ({ from, operation: { write } }: BoxEntry): MadeFrom | null =>
-  from === null ? null : { version: from, write };
+const madeFromIn = ({ from, operation: { write, copyOf } }: BoxEntry): MadeFrom | null =>
+  from === null ? null : { version: from, write, copyOf };
+
+/** More than one part of what a slow line carries. */
+const PHOTO_BYTES = 6000;
 
 async function photo(phone: Phone, tab: Tab, id: string, at: number, ledger: Ledger): Promise<void> {
   const now = tab.shown(id);
   if (!now || ledger.photos.size >= PHOTOS_MOST || phone.disk.full) return;
   const name = `photo-${phone.name}-${at}`;
-  await phone.photos.keep(id, name, new Blob([`picture ${name}`], { type: 'image/jpeg' }));
+  await phone.photos.keep(
+    id,
+    name,
+    new Blob([`picture ${name}`.padEnd(PHOTO_BYTES)], { type: 'image/jpeg' }),
+  );
   save(tab, id, now, { ...now, seen: { ...now.seen, photos: [...now.seen.photos, name] } });
   ledger.photos.set(name, id);
 }
@@ -453,13 +470,16 @@ function travel(stage: Stage, is: Travel): void {
   if (is === 'put back' && stage.backup) server.restart(stage.backup);
   if (is === 'empty') server.restart(undefined);
   if (is === 'read archive' && stage.backup) server.readIn(stage.backup);
+  if (is === 'other server') server.change();
+  // What was brought back there is not known of here.
+  if (is !== 'backup') ledger.back.clear();
   for (const photo of before) if (!server.photos.has(photo)) ledger.lostPhotos.add(photo);
 }
 
 export async function act(stage: Stage, one: DeedOf | TravellingDeedOf, at: number): Promise<void> {
   const { is } = one;
   if (isTravel(is)) return travel(stage, is);
-  const { phones, ledger } = stage;
+  const { phones, ledger, server } = stage;
   const phone = phones[one.who];
   const tab = phone?.tabs[one.tab % phone.tabs.length];
   if (!phone || !tab) return;
@@ -485,6 +505,26 @@ export async function act(stage: Stage, one: DeedOf | TravellingDeedOf, at: numb
       return;
     case 'old program':
       return oldProgram(stage, at);
+    case 'slow line':
+    case 'quick line':
+      server.slow = is === 'slow line';
+      return;
+    case 'deleted elsewhere': {
+      const boxes = [...server.boxes.values()];
+      const box = boxes[one.index % Math.max(1, boxes.length)];
+      if (!box) return;
+      server.handle('DELETE', `/boxes/${box.id}?version=${box.version}`, {});
+      ledger.deleted.add(box.id);
+      ledger.goes(box.id);
+      return;
+    }
+    case 'bring back': {
+      const { trash } = server;
+      const back = server.bringBack(trash[one.index % Math.max(1, trash.length)] ?? '');
+      for (const box of back) ledger.back.add(box);
+      ledger.broughtBack += back.length;
+      return;
+    }
     case 'rename job':
     case 'circuit':
       editJob(tab, is, text, at, ledger);
@@ -500,6 +540,7 @@ export async function act(stage: Stage, one: DeedOf | TravellingDeedOf, at: numb
       const version = tab.jobs.get(job)?.version ?? 1;
       tab.outbox.remove('jobs', job, 'Other', { version, boxes, at: AT });
       ledger.jobs.add(job);
+      ledger.goes(job);
       return phone.told();
     }
     case 'make': {
@@ -516,6 +557,7 @@ export async function act(stage: Stage, one: DeedOf | TravellingDeedOf, at: numb
         if (!tab.shown(id)) return;
         tab.outbox.remove('boxes', id, 'Den', { version: tab.boxes.get(id)?.version ?? 1, at: AT });
         ledger.deleted.add(id);
+        ledger.goes(id);
       } else if (is === 'photo') await photo(phone, tab, id, at, ledger);
       else edit(phone, tab, is, id, one.index, at, ledger);
       return phone.told();
@@ -537,6 +579,7 @@ async function answer(tab: Tab, id: string, ledger: Ledger, way: number): Promis
   }
   if (entry.what === 'delete') {
     // It may have been kept: nothing of it is gone for that.
+    ledger.goes(id);
     await tab.outbox.settle(id, way % 2 === 0 ? 'mine' : 'theirs');
     return;
   }
@@ -621,6 +664,7 @@ export function check({ phones, server, ledger }: Stage): void {
       insist([photoId], server.photos.has(photoId) || ledger.lostPhotos.has(photoId));
     for (const [name, of] of ledger.photos) if (of === id) insist([name], box.seen.photos.includes(name));
   }
+  for (const id of ledger.back) insist([id, 'was brought back'], there.has(id));
   const now = new Set(
     [
       ...all.flatMap((box) => [

@@ -21,6 +21,8 @@ interface Rows {
   operations: Map<string, { record: string; version: number | null; write?: string }>;
   photos: Map<string, Buffer>;
   lastVersions: Map<string, number>;
+  /** What was deleted and can be brought back: a job with the boxes that went with it, or a box. */
+  trash: Map<string, { job?: Stored; boxes: Stored[] }>;
   epochs: { id: string; after: number }[];
   writes: number;
 }
@@ -29,6 +31,18 @@ let databases = 0;
 /** An epoch that no other database and no other start has. */
 const newEpoch = () => (databases += 1).toString(16).padStart(12, '0');
 const copyOfRows = (rows: Rows): Rows => structuredClone(rows);
+const noRows = (): Rows => ({
+  jobs: new Map(),
+  boxes: new Map(),
+  operations: new Map(),
+  photos: new Map(),
+  lastVersions: new Map(),
+  trash: new Map(),
+  epochs: [{ id: newEpoch(), after: 0 }],
+  writes: 0,
+});
+/** Bytes of a part that a slow line carries in the time there is. */
+const SLOW_BYTES = 4000;
 export interface Answer {
   readonly status: number;
   readonly body: unknown;
@@ -40,15 +54,9 @@ export type Fate =
   'good' | 'lost' | 'away' | 'login page' | '500' | 'gateway' | 'twice' | 'half' | 'disk full' | 'killed';
 
 export class ModelServer {
-  #rows: Rows = {
-    jobs: new Map(),
-    boxes: new Map(),
-    operations: new Map(),
-    photos: new Map(),
-    lastVersions: new Map(),
-    epochs: [{ id: newEpoch(), after: 0 }],
-    writes: 0,
-  };
+  #rows: Rows = noRows();
+  /** The database of another server, that a phone may reach at the same address. */
+  #other: Rows = noRows();
   get jobs() {
     return this.#rows.jobs;
   }
@@ -72,6 +80,10 @@ export class ModelServer {
   fates: Fate[] = [];
   /** Every request without a fate of its own has this one. */
   otherwise: Fate = 'good';
+  /** Whether the line is so slow that a long part of a photo never arrives. */
+  slow = false;
+  /** Photos that arrived over such a line. */
+  slowPhotos = 0;
 
   /** What a copy of its file would hold. */
   backup(): Rows {
@@ -80,10 +92,36 @@ export class ModelServer {
 
   /** Starts on another file, or once more on its own; a start begins an epoch. @param rows undefined for an empty file */
   restart(rows: Rows | undefined): void {
-    const fresh = { jobs: new Map(), boxes: new Map(), operations: new Map(), photos: new Map() };
-    this.#rows = rows ? copyOfRows(rows) : { ...fresh, lastVersions: new Map(), epochs: [], writes: 0 };
+    this.#rows = rows ? copyOfRows(rows) : { ...noRows(), epochs: [] };
     this.#parts.clear();
     this.#rows.epochs.push({ id: newEpoch(), after: this.#rows.writes });
+  }
+
+  /** Another server answers at this address from now on, with its own database; then the first again. */
+  change(): void {
+    [this.#rows, this.#other] = [this.#other, this.#rows];
+    this.#parts.clear();
+  }
+
+  /** What can be brought back. */
+  get trash(): readonly string[] {
+    return [...this.#rows.trash.keys()];
+  }
+
+  /** Brings something back from the trash, as new versions. @returns the boxes that are there again */
+  bringBack(id: string): readonly string[] {
+    const { trash } = this.#rows;
+    const { job, boxes } = trash.get(id) ?? { boxes: [] };
+    trash.delete(id);
+    const again = ({ copyOf: _copyOf, ...one }: Stored): Stored => ({
+      ...one,
+      version: one.version + 1,
+      write: this.#count(),
+    });
+    if (job && !this.jobs.has(job.id)) this.jobs.set(job.id, again(job));
+    const back = boxes.filter((box) => this.jobs.has(box.jobId ?? '') && !this.boxes.has(box.id));
+    for (const box of back) this.boxes.set(box.id, again(box));
+    return back.map((box) => box.id);
   }
 
   /** Reads jobs and boxes of an archive in: what is there stays. */
@@ -128,6 +166,7 @@ export class ModelServer {
         problem(fate === '500' ? 500 : 507, 'Nothing was changed'),
       );
     const body = await bodyOf(init.body);
+    if (this.slow && Buffer.isBuffer(body) && body.length > SLOW_BYTES) throw new TypeError('timed out');
     const method = init.method ?? 'GET';
     const first = this.handle(method, path, body);
     // Killed with the write in the database: the answer is never given.
@@ -242,6 +281,7 @@ export class ModelServer {
       };
     map.delete(id);
     this.#rows.lastVersions.set(id, there.version);
+    this.#rows.trash.set(id, map === this.jobs ? { job: there, boxes: inside } : { boxes: [there] });
     if (map === this.jobs)
       for (const box of inside) {
         this.boxes.delete(box.id);
@@ -272,6 +312,7 @@ export class ModelServer {
     this.#parts.delete(id);
     if (!isRight(now)) return { status: 200, body: { id, have: 0 } };
     this.photos.set(id, now);
+    this.slowPhotos += this.slow ? 1 : 0;
     return told(now);
   }
 }

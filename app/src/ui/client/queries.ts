@@ -22,7 +22,14 @@ import type { z } from 'zod';
 import { BoxStates, type JobWithBoxes } from '@/sync/answers';
 import { request, ServerAway } from '@/sync/api';
 import type { BoxEntry, Entry, JobEntry } from '@/sync/entry';
-import { type FieldProblem, fieldsOf, jobFieldsOf, type MadeFrom, Operation } from '@/sync/operation';
+import {
+  type FieldProblem,
+  fieldsOf,
+  jobFieldsOf,
+  type MadeFrom,
+  Operation,
+  stateOf,
+} from '@/sync/operation';
 import type { OutboxState } from '@/sync/outbox-state';
 import { preferences } from '../theme/preferences';
 import { talliedBy } from './worked-out';
@@ -288,8 +295,8 @@ export function changeBox(box: ShownBox, fields: Partial<BoxFields>): readonly F
 }
 
 /** What a change that waits was made from. */
-const madeFromOf = ({ from, operation: { write } }: BoxEntry | JobEntry): MadeFrom | null =>
-  from === null ? null : { version: from, write };
+const madeFromOf = ({ from, operation: { write, copyOf } }: BoxEntry | JobEntry): MadeFrom | null =>
+  from === null ? null : { version: from, write, copyOf };
 
 /** Makes a job and gives its id at once; it is sent when the server answers. */
 export function makeJob(fields: z.input<typeof JobFields>): string {
@@ -336,17 +343,18 @@ function deletedBy(): { readonly at: string; readonly by?: string } {
 }
 
 /** Deletes a box; what another changes meanwhile is asked about. */
-export function removeBox({ id, version, write, name }: ShownBox): void {
-  outbox.remove('boxes', id, name, { version, write, ...deletedBy() });
+export function removeBox(box: ShownBox): void {
+  outbox.remove('boxes', box.id, box.name, { ...stateOf(box), ...deletedBy() });
 }
 
 /** Deletes a job with the boxes there are to be seen; what another makes or changes meanwhile is asked about. */
-export function removeJob({ id, version, write, name }: Job): void {
+export function removeJob(job: Job): void {
+  const { id, name } = job;
   const stored = queryClient.getQueryData<JobWithBoxes>(jobKey(id));
   const boxes = Object.fromEntries(
     [...(stored?.boxes ?? []), ...(stored?.unreadable ?? [])].map((box) => [box.id, box.version]),
   );
-  outbox.remove('jobs', id, name, { version, write, boxes, ...deletedBy() });
+  outbox.remove('jobs', id, name, { ...stateOf(job), boxes, ...deletedBy() });
 }
 
 /**

@@ -1,4 +1,5 @@
 /** What waits on this phone and how it is sent: the outbox, photos, and what tabs tell each other. */
+import { newId } from '@dense-pack/core/box/new-id';
 import type { BoxRecord, Job } from '@dense-pack/core/box/record';
 import { QueryClient } from '@tanstack/react-query';
 import type { JobList, JobWithBoxes } from '@/sync/answers';
@@ -6,9 +7,10 @@ import { ProblemAnswer } from '@/sync/api';
 import { browserDisk } from '@/sync/browser-disk';
 import { broughtBack } from '@/sync/bring-back';
 import { Epochs } from '@/sync/epochs';
+import { keepLeft, takeLeft } from '@/sync/left-behind';
 import { Outbox } from '@/sync/outbox';
 import { Photos } from '@/sync/photos';
-import { takeOver, takeOverDatabases, takeOverTexts } from '@/sync/takeover';
+import { takeOver, takeOverDatabases, takeOverTexts, type Takes } from '@/sync/takeover';
 
 export const jobsKey = ['jobs'] as const;
 export const jobKey = (id: string) => ['job', id] as const;
@@ -154,21 +156,42 @@ export const photos: Photos = new Photos(browserDisk, {
   triesAgain: true,
 });
 
+/** Where what lies in localStorage goes. */
+const INTO_OUTBOX: Takes = {
+  take: (operation) => outbox.take(operation),
+  stored: () => outbox.written().then(() => !outbox.snapshot().full),
+  setAside: (one) => browserDisk.setAside(one),
+};
+
 /** Takes over what an earlier program left in this browser. */
 const takeOverLate = () =>
-  takeOver(globalThis.localStorage, new Date().toISOString(), {
-    take: (operation) => outbox.take(operation),
-    stored: () => outbox.written().then(() => !outbox.snapshot().full),
-    setAside: (one) => browserDisk.setAside(one),
-  })
+  takeOver(globalThis.localStorage, new Date().toISOString(), INTO_OUTBOX)
     .then(() => outbox.read())
     .catch(() => undefined);
 
 /** What waits on this phone is read. */
 export const outboxRead: Promise<void> = outbox.read();
 
+/** What is on its way into the store is kept when the page is left, and forgotten once it is there. */
+function leave(): void {
+  const { localStorage } = globalThis;
+  if (!localStorage || outbox.onTheWay.length === 0) return;
+  keepLeft(localStorage, page, outbox.onTheWay);
+  void outbox.written().then(() => keepLeft(localStorage, page, outbox.onTheWay));
+}
+const page = newId();
+globalThis.addEventListener?.('pagehide', leave);
+globalThis.document?.addEventListener?.('visibilitychange', leave);
+
+/** Takes what the pages before this one were left with. */
+const takeLeftBehind = async () => {
+  if (globalThis.localStorage)
+    await takeLeft(globalThis.localStorage, (id) => outbox.isStored(id), INTO_OUTBOX);
+};
+
 /** Then what an earlier program left is taken over. */
 const reading = outboxRead
+  .then(takeLeftBehind)
   .then(takeOverLate)
   .then(() => takeOverTexts(globalThis.localStorage, browserDisk))
   .then(() => takeOverDatabases(browserDisk))
