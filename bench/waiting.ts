@@ -1,58 +1,17 @@
 /**
  * How long others wait, and how much memory the server takes, while it makes papers and reads archives, each compared with the same
- * requests of an idle server, in one run. Then fifty phones at once.
+ * requests of an idle server, in one run.
  */
-import { spawn } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import { readCountLine } from '@dense-pack/core';
+import { at, boxOf, json, memory, type Server, started } from './served.ts';
 
-const ROOT = join(import.meta.dirname, '..');
 const BOXES = Number(process.env['BOXES'] ?? 1000);
-const PHONES_MS = Number(process.env['PHONES_MS'] ?? 60_000);
-const servers: { kill: () => boolean }[] = [];
-process.once('exit', () => {
-  for (const server of servers) server.kill();
-  rmSync(folder, { recursive: true, force: true });
-});
-const folder = mkdtempSync(join(tmpdir(), 'dense-pack-bench-'));
 
-async function started(name: string) {
-  const child = spawn(process.execPath, ['scripts/server.mjs'], {
-    cwd: ROOT,
-    env: { ...process.env, DENSE_PACK_DB: join(folder, `${name}.db`), PORT: '0' },
-    stdio: ['ignore', 'pipe', 'inherit'],
-  });
-  servers.push(child);
-  const address = await new Promise<string>((resolve) => {
-    child.stdout.on('data', (said: Buffer) => {
-      const found = /http:\S+/.exec(String(said))?.[0];
-      if (found) resolve(`${found}/api/v1`);
-    });
-  });
-  return { child, address };
-}
-type Server = Awaited<ReturnType<typeof started>>;
-
-const json = (method: string, body: unknown) => ({
-  method,
-  headers: { 'content-type': 'application/json' },
-  body: JSON.stringify(body),
-});
 const JOB = 'bench-job-1';
-const box = (index: number, cables = 2) => {
-  const read = readCountLine(cables === 0 ? '18 in3' : `18 in3, ${cables}x 12/2, duplex`);
-  if (!read.ok) throw new Error(read.error.expected);
-  return { name: `Box ${index}`, room: `Room ${index % 12}`, box: read.box };
-};
-
-/** Resident memory, MB. */
-const memory = ({ child }: Server) =>
-  Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${child.pid}/status`, 'utf8'))?.[1]) / 1024;
-
-const at = (times: readonly number[], share: number) =>
-  [...times].sort((a, b) => a - b)[Math.min(times.length - 1, Math.floor(times.length * share))] ?? NaN;
+const box = (index: number) => ({
+  name: `Box ${index}`,
+  room: `Room ${index % 12}`,
+  box: boxOf('18 in3, 2x 12/2, duplex'),
+});
 
 /** Asks for small things all the while; tells how long the answers took. */
 async function waitsDuring(server: Server, work: () => Promise<unknown>) {
@@ -118,47 +77,4 @@ say(
 const two = await started('two');
 const idleTwo = memory(two);
 say('import', await waitsDuring(two, send(two, '/archives')), idleTwo);
-
-// Fifty phones: each lists what changed, changes a box, lists again, with a moment between.
-const times: { readonly list: number[]; readonly write: number[] } = { list: [], write: [] };
-let failed = 0;
-const until = performance.now() + PHONES_MS;
-async function phone(index: number): Promise<void> {
-  let state = '';
-  const timed = async (kind: 'list' | 'write', path: string, init: RequestInit = {}) => {
-    const begin = performance.now();
-    try {
-      const answer = await fetch(`${two.address}${path}`, { ...init, signal: AbortSignal.timeout(8000) });
-      const body = (await answer.json()) as Record<string, unknown>;
-      times[kind].push(performance.now() - begin);
-      if (!answer.ok) failed += 1;
-      return body;
-    } catch {
-      failed += 1;
-      return {};
-    }
-  };
-  const id = `bench-box-${index}`;
-  let { version = 1, write } = (await (await fetch(`${two.address}/boxes/${id}`)).json()) as Record<
-    string,
-    unknown
-  >;
-  for (let round = 0; performance.now() < until; round += 1) {
-    const list = await timed('list', state === '' ? '/jobs?most=30' : `/jobs?since=${state}&most=200`);
-    state = String(list['state'] ?? '');
-    const fields = box(index, round % 4);
-    ({ version = version, write = write } = await timed(
-      'write',
-      `/boxes/${id}`,
-      json('PUT', { ...fields, version, write }),
-    ));
-    await new Promise((resolve) => setTimeout(resolve, 500 + Math.random() * 1000));
-  }
-}
-await Promise.all(Array.from({ length: 50 }, (_, index) => phone(index)));
-for (const [kind, all] of Object.entries(times))
-  console.log(
-    `50 phones, ${kind}: ${all.length} requests, p50 ${at(all, 0.5).toFixed(0)} ms, p99 ${at(all, 0.99).toFixed(0)} ms, longest ${at(all, 1).toFixed(0)} ms`,
-  );
-console.log(`failed or timed out: ${failed}`);
 process.exit();

@@ -71,7 +71,7 @@ export function application(
     response.setHeader('Dense-Pack-Epoch', epochOf(db));
     next();
   });
-  app.use('/api/v1', api(db, clock, works, guard));
+  app.use('/api/v1', api(db, clock, works, { guard, hosts }));
   if (appFolder !== undefined && existsSync(join(appFolder, 'index.html'))) serveApp(app, appFolder);
   app.use(answerErrors);
   return app;

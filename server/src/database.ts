@@ -5,6 +5,23 @@ import Database from 'better-sqlite3';
 
 export type Db = Database.Database;
 
+const statements = new WeakMap<Db, Map<string, Database.Statement<unknown[], unknown>>>();
+
+/**
+ * A statement of this database, compiled once: to compile one takes longer than to run it.
+ * @param sql whose values are parameters: each text is kept
+ */
+export function prepared<P extends unknown[] = unknown[], R = unknown>(
+  db: Db,
+  sql: string,
+): Database.Statement<P, R> {
+  const known = statements.get(db) ?? new Map<string, Database.Statement<unknown[], unknown>>();
+  statements.set(db, known);
+  const statement = known.get(sql) ?? db.prepare<unknown[], unknown>(sql);
+  known.set(sql, statement);
+  return statement as unknown as Database.Statement<P, R>;
+}
+
 /** A database that cannot be used, in one sentence for the person who started the server. */
 export class DatabaseRefused extends Error {}
 
@@ -26,13 +43,23 @@ function migrations(folder: string): { number: number; sql: string }[] {
     .map((file) => ({ number: Number(file.slice(0, 4)), sql: readFileSync(join(folder, file), 'utf8') }));
 }
 
+/** The pages of a file of so many bytes are checked before it is used; of a larger one, while it is. */
+const CHECKED_FIRST_BYTES = 300_000_000;
+
+/** Whether checking all pages of a database takes too long for a start. */
+export function isLarge(db: Db, most = CHECKED_FIRST_BYTES): boolean {
+  const pages = db.pragma('page_count', { simple: true }) as number;
+  return pages * (db.pragma('page_size', { simple: true }) as number) > most;
+}
+
 /**
  * Opens (or makes) the database file.
  * @param file path, or `:memory:`
  * @param folder where the migrations are
- * @throws DatabaseRefused when it cannot be written, is no database, or was written by a newer version
+ * @param checkedFirst bytes up to which its pages are checked first; those of a file that must be brought up to date always are
+ * @throws DatabaseRefused when it cannot be written, is no database, is damaged, or was written by a newer version
  */
-export function openDatabase(file: string, folder: string): Db {
+export function openDatabase(file: string, folder: string, checkedFirst = CHECKED_FIRST_BYTES): Db {
   let db: Db;
   try {
     db = new Database(file);
@@ -46,8 +73,10 @@ export function openDatabase(file: string, folder: string): Db {
     );
   }
   try {
-    insistOnWhole(db, file);
-    migrate(db, file, migrations(folder));
+    const steps = migrations(folder);
+    const isNow = db.pragma('user_version', { simple: true }) === steps.at(-1)?.number;
+    if (!isNow || !isLarge(db, checkedFirst)) insistOnWhole(db, file);
+    migrate(db, file, steps);
   } catch (error) {
     db.close();
     if (error instanceof DatabaseRefused) throw error;

@@ -2,10 +2,11 @@
 import { closeSync, copyFileSync, openSync, renameSync, rmSync, writeSync } from 'node:fs';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
-import { stateOfFile } from './database.ts';
+import { isLarge, openDatabase, stateOfFile } from './database.ts';
 import { checkPages } from './services/file-guard.ts';
 import { openPlace, type Place } from './tests/place.ts';
 
+const MIGRATIONS = join(__dirname, 'migrations');
 let place: Place;
 beforeEach(async () => {
   place = await openPlace(() => new Date('2026-03-02T09:00:00Z'));
@@ -19,7 +20,7 @@ const health = () => place.api().get('/health');
 
 test('a healthy file is reported as healthy, with its size', async () => {
   const { body } = await health().expect(200);
-  expect(body).toEqual({ status: 'ok', databaseBytes: expect.any(Number) });
+  expect(body).toMatchObject({ status: 'ok', jobs: 1, boxes: 0, states: 0, photoBytes: 0 });
   expect(body.databaseBytes).toBeGreaterThan(10_000);
 });
 
@@ -65,6 +66,14 @@ test('the check of all pages finds damaged pages, and the report stays', async (
   writeSync(open, Buffer.alloc(200, 7), 0, 200, (root - 1) * size);
   closeSync(open);
   expect(stateOfFile(spoilt)).not.toBe('ok');
+  // A small file is checked before it is used. One that is too large for that is used and checked at once, but for one that must be changed.
+  expect(() => openDatabase(spoilt, MIGRATIONS)).toThrow(/is damaged/);
+  const large = openDatabase(spoilt, MIGRATIONS, 1000);
+  expect(isLarge(large, 1000)).toBe(true);
+  expect(isLarge(large)).toBe(false);
+  large.pragma('user_version = 8');
+  large.close();
+  expect(() => openDatabase(spoilt, MIGRATIONS, 1000)).toThrow(/is damaged/);
   await checkPages(place.guard, command(spoilt));
   const { body } = await make().expect(503);
   expect(body.detail).toMatch(/^The database file is damaged \(/);

@@ -5,15 +5,15 @@ import { join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import { hashOfSources } from '../../scripts/core-sources.mjs';
 import { application } from './application.ts';
-import { type Db, DatabaseRefused, openDatabase, serveAlone, stateOfFile } from './database.ts';
+import { type Db, DatabaseRefused, isLarge, openDatabase, serveAlone, stateOfFile } from './database.ts';
 import { hasDemo, seedDemo } from './demo.ts';
 import { dropLater } from './routes/files.ts';
 import { dropUploads } from './routes/upload.ts';
 import { HostsRefused, readHosts } from './routes/neighbours.ts';
 import { indexSome } from './services/boxes.ts';
 import { checkPages, type FileGuard, guardFile } from './services/file-guard.ts';
-import { sweepPhotos } from './services/photos.ts';
-import { sweepTrash } from './services/trash.ts';
+import { sweep } from './services/growth.ts';
+import { limitPhotos, SettingRefused } from './services/settings.ts';
 import { countAllLater, countsBy } from './services/verdicts.ts';
 import { beginEpoch } from './services/writes.ts';
 import { worksIn } from './works/works.ts';
@@ -61,26 +61,21 @@ const DAY_MS = 86_400_000;
 /** So often all pages of the file are checked, in ms. */
 const PAGES_MS = 3_600_000;
 
-/** Checks all pages of the file now and then, by this very program in a process of its own. */
-function checkHourly(guard: FileGuard, file: string): ReturnType<typeof setInterval> {
+/** Checks all pages of the file now and then, by this very program in a process of its own; of a large one now too. */
+function checkHourly(db: Db, guard: FileGuard, file: string): ReturnType<typeof setInterval> {
   const [, program = ''] = process.argv;
   const command = [process.execPath, ...process.execArgv, program, '--check', file] as const;
-  return setInterval(() => void checkPages(guard, command), PAGES_MS);
+  const check = () => void checkPages(guard, command);
+  if (isLarge(db)) check();
+  return setInterval(check, PAGES_MS);
 }
 
-/** Deletes what no box names any more, now and each day. */
+/** Deletes what no box names any more, and states of long ago, now and each day. */
 function sweepDaily(db: Db): ReturnType<typeof setInterval> {
-  const sweep = () => {
-    try {
-      sweepPhotos(db, new Date());
-      sweepTrash(db, new Date());
-    } catch (error) {
-      // Nothing waits for it: it is tried again tomorrow.
-      console.error(error);
-    }
-  };
-  sweep();
-  return setInterval(sweep, DAY_MS);
+  // Nothing waits for it: it is tried again tomorrow.
+  const sweepNow = () => void sweep(db, new Date()).catch(console.error);
+  sweepNow();
+  return setInterval(sweepNow, DAY_MS);
 }
 
 async function start(): Promise<void> {
@@ -102,6 +97,7 @@ async function start(): Promise<void> {
   const giveBack = serveAlone(file);
   countsBy(hashOfSources(join(import.meta.dirname, '../../core/src')));
   const db = openDatabase(file, join(import.meta.dirname, '../src/migrations'));
+  limitPhotos(db, process.env['DENSE_PACK_PHOTOS_GB']);
   beginEpoch(db);
   if (values.reset || (values.demo && !hasDemo(db))) seedDemo(db, new Date());
   const appFolder = resolve(values.app ?? join(import.meta.dirname, '../../app/dist'));
@@ -111,7 +107,7 @@ async function start(): Promise<void> {
     dropUploads(db);
     const { server, address } = await listen(application(db, { appFolder, hosts, guard, works }), port);
     dropLater(db);
-    const checking = checkHourly(guard, file);
+    const checking = checkHourly(db, guard, file);
     const indexing = indexAll(db);
     countAllLater(db);
     const sweeping = sweepDaily(db);
@@ -138,8 +134,8 @@ async function start(): Promise<void> {
 }
 
 start().catch((error: unknown) => {
-  if (error instanceof DatabaseRefused || error instanceof CannotListen || error instanceof HostsRefused)
-    console.error(error.message);
+  const refusals = [DatabaseRefused, CannotListen, HostsRefused, SettingRefused];
+  if (refusals.some((kind) => error instanceof kind)) console.error((error as Error).message);
   else if (error instanceof TypeError && 'code' in error) console.error(error.message);
   else console.error(error);
   process.exit(1);

@@ -35,6 +35,8 @@ export const ArchivedBox = z.object({
   box: bounded(BoxRecord),
   /** Newest first. */
   states: z.array(bounded(BoxState)).max(5000, 'must be at most 5000 states'),
+  /** How many older states were left out: one file holds so many. */
+  statesLeftOut: z.int().min(0, 'must be at least 0').default(0),
   events: z
     .array(
       z.strictObject({
@@ -63,6 +65,8 @@ export const ArchivePreview = z.object({
   known: z.boolean(),
   boxes: z.int(),
   photos: z.int(),
+  /** Older states of its boxes that are not in it. */
+  statesLeftOut: z.int(),
   /** Boxes that are not here yet, and are taken. */
   added: z.int(),
   /** Boxes that are here and the same. */

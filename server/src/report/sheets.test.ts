@@ -1,6 +1,6 @@
 /**
  * The sheets, read back by programs that share nothing with what sets them: text, fonts, pages and pictures by
- * Poppler’s. Invented data; the count of the first box is the handbook’s example (7).
+ * Poppler’s. Invented data; the count of the first box is an example of docs/trade.md#worked-examples.
  */
 import { execFileSync } from 'node:child_process';
 import { readFileSync, writeFileSync } from 'node:fs';
@@ -47,7 +47,7 @@ async function newBox(line: string, more: object = {}): Promise<string> {
 test('the sheet says the count line by line, how it is known, what was not checked, and who decides', async () => {
   const file = await pdf(`/boxes/${await newBox('18 in3 plastic, 3x 12/2, duplex')}/sheet.pdf`);
   const words = flat(file);
-  // Handbook 7: six 12 AWG, one yoke, one ground at 2.25 in³ are 20.25 in 18.
+  // docs/trade.md#worked-examples: six 12 AWG, one yoke, one ground at 2.25 in³ are 20.25 in 18.
   for (const told of [
     '314.16(B)(1) 6 × 2.25 13.50',
     '314.16(B)(4) 2 × 2.25 4.50',
@@ -203,6 +203,19 @@ test('a label is 62 × 29 mm, says the box, and its code leads to it', async () 
   expect(codesIn(file, 1, (width, height) => [[0, 0, width, height]])).toEqual([
     `${place.address}/job/demo-house-on-the-hill/box/demo-kitchen-counter`,
   ]);
+});
+
+test('a code leads to the address others reach the server by, where a person said it', async () => {
+  const codes = async () =>
+    codesIn(await pdf('/boxes/demo-kitchen-counter/label.pdf'), 1, (wide, high) => [[0, 0, wide, high]]);
+  const set = (address: string | null) => place.api().put('/address').send({ address }).expect(200);
+  const path = '/job/demo-house-on-the-hill/box/demo-kitchen-counter';
+  await set('https://boxes.example.com');
+  expect(await codes()).toEqual([`https://boxes.example.com${path}`]);
+  // Where no other phone reaches it, and where nobody was asked, it leads to where it was asked for.
+  await set('');
+  expect(await codes()).toEqual([`${place.address}${path}`]);
+  await set(null);
 });
 
 test('the labels of a house are thirty on a letter sheet, each with its own code', async () => {

@@ -4,6 +4,7 @@ import { json, Router } from 'express';
 import type { Db } from '../database.ts';
 import { Refused } from '../services/failures.ts';
 import { type FileGuard, tryOut } from '../services/file-guard.ts';
+import { sizeOf } from '../services/growth.ts';
 import { epochsOf, hasDemoJob } from '../services/writes.ts';
 import type { Works } from '../works/works.ts';
 import { fileRoutes } from './files.ts';
@@ -12,6 +13,7 @@ import { logbookRoutes } from './logbook.ts';
 import { paperRoutes } from './papers.ts';
 import { trashRoutes } from './trash.ts';
 import { boxRoutes, jobRoutes } from './records.ts';
+import { settingRoutes } from './settings.ts';
 
 /** What is said where nothing may be written any more. */
 const refusedBy = (trouble: string) =>
@@ -19,8 +21,14 @@ const refusedBy = (trouble: string) =>
     detail: `${trouble} Nothing was changed; what is here can be read. What waits on a phone stays there.`,
   });
 
+interface ApiOptions {
+  readonly guard?: FileGuard | undefined;
+  /** Names the server answers to in addition to those of this computer. */
+  readonly hosts: readonly string[];
+}
+
 /** All routes of the API over one database. */
-export function api(db: Db, clock: () => Date, works: Works, guard?: FileGuard): Router {
+export function api(db: Db, clock: () => Date, works: Works, { guard, hosts }: ApiOptions): Router {
   const router = Router();
   const now = () => clock().toISOString();
   router.use((request, _response, next) => {
@@ -43,9 +51,7 @@ export function api(db: Db, clock: () => Date, works: Works, guard?: FileGuard):
     const trouble = guard?.trouble();
     if (trouble !== undefined) throw refusedBy(trouble);
     tryOut(db);
-    const pages = db.pragma('page_count', { simple: true }) as number;
-    const bytes = pages * (db.pragma('page_size', { simple: true }) as number);
-    response.json({ status: 'ok', databaseBytes: bytes });
+    response.json({ status: 'ok', ...sizeOf(db) });
   });
 
   router.get('/epochs', (_request, response) => {
@@ -57,6 +63,7 @@ export function api(db: Db, clock: () => Date, works: Works, guard?: FileGuard):
   });
   router.use(paperRoutes(db, clock, works));
   router.use(logbookRoutes(db));
+  router.use(settingRoutes(db, hosts));
   const kept = keepingAnswers(db);
   router.use(jobRoutes(db, now, kept));
   router.use(boxRoutes(db, now, kept));

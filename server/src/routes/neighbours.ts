@@ -32,13 +32,15 @@ export function readHosts(text: string | undefined): string[] {
 
 const nameIn = (host: string) => host.replace(/:\d+$/, '');
 
+/** Whether a server answers to a host: `boxes.example:8443`. @param hosts names it answers to in addition to those of this computer */
+export const answersTo = (host: string, hosts: readonly string[]): boolean =>
+  OWN_NAMES.includes(nameIn(host)) || hosts.includes(host) || hosts.includes(nameIn(host));
+
 /** Refuses what does not come from our own page or a program on this computer. @param hosts more names we answer to */
 export function onlyNeighbours(hosts: readonly string[] = []): RequestHandler {
-  const isOurs = (host: string) =>
-    OWN_NAMES.includes(nameIn(host)) || hosts.includes(host) || hosts.includes(nameIn(host));
   return (request, _response, next) => {
     const host = (request.headers.host ?? '').toLowerCase();
-    if (!isOurs(host))
+    if (!answersTo(host, hosts))
       throw new Refused(403, 'This server does not answer to that name', {
         detail: `It was asked as “${host}”. It answers to localhost and 127.0.0.1; behind a proxy, name the host in DENSE_PACK_HOSTS.`,
       });

@@ -72,7 +72,7 @@ function fitting(box: ArchivedBox): ArchivedBox {
   const states = box.states.filter(
     (state) => (length += JSON.stringify([[state]], null, 1).length) <= STATES_MOST,
   );
-  return states.length === box.states.length ? box : { ...box, states };
+  return { ...box, states, statesLeftOut: box.states.length - states.length };
 }
 
 /** Writes an archive into a stream. Each entry is made when its turn comes. */

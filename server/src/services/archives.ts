@@ -20,6 +20,7 @@ export function archivedBox(db: Db, id: string): ArchivedBox {
   return {
     box: packed(readBox(db, id)),
     states: [...statesOf(db, id, ALL).states],
+    statesLeftOut: 0,
     events: [...eventsOf(db, id)],
     photos: [...photosOf(db, id)],
   };
@@ -28,12 +29,21 @@ export function archivedBox(db: Db, id: string): ArchivedBox {
 /** How a box of an archive relates to what is here. */
 type Here = 'added' | 'same' | 'kept';
 
+/** Whether two say the same of a box; one may have been packed with fewer of its states. */
+function same(one: ArchivedBox, other: ArchivedBox): boolean {
+  const [mine, theirs] = [one, other].map(({ statesLeftOut: _left, states, ...rest }) =>
+    JSON.stringify({ ...rest, states: states.slice(0, Math.min(one.states.length, other.states.length)) }),
+  );
+  const shorter = one.states.length < other.states.length ? one : other;
+  return mine === theirs && (one.states.length === other.states.length || shorter.statesLeftOut > 0);
+}
+
 function hereOf(db: Db, one: ArchivedBox): Here {
   const { id } = one.box;
   if (!db.prepare('SELECT 1 FROM box WHERE id = ?').get(id)) return 'added';
   try {
     // Parsed alike, so that what is the same reads the same.
-    return JSON.stringify(ArchivedBox.parse(archivedBox(db, id))) === JSON.stringify(one) ? 'same' : 'kept';
+    return same(ArchivedBox.parse(archivedBox(db, id)), one) ? 'same' : 'kept';
   } catch {
     // What is here and cannot be read is not what came.
     return 'kept';
@@ -55,6 +65,7 @@ async function look(db: Db, archive: Archive, heard: (at: Progress) => void, of:
     kept: [],
   };
   const photos = new Set<string>();
+  let statesLeftOut = 0;
   for (const [index, id] of boxes.entries()) {
     heard({ done: index, of });
     const one = await archive.boxOf(id);
@@ -62,6 +73,7 @@ async function look(db: Db, archive: Archive, heard: (at: Progress) => void, of:
       await archive.photoOf(photo, one.box.name);
       photos.add(photo.id);
     }
+    statesLeftOut += one.statesLeftOut;
     is[hereOf(db, one)].push({ id, name: one.box.name });
   }
   return {
@@ -70,6 +82,7 @@ async function look(db: Db, archive: Archive, heard: (at: Progress) => void, of:
       known: findJob(db, job.id) !== undefined,
       boxes: boxes.length,
       photos: photos.size,
+      statesLeftOut,
       added: is.added.length,
       same: is.same.length,
       kept: is.kept.map(({ name }) => name),

@@ -2,7 +2,7 @@
 import { type BoxRecord, Seen, type Stage, type UnreadableBox } from '@dense-pack/core';
 import { ticksBeside } from '@dense-pack/core/box/ticks-beside';
 import { LRUCache } from 'lru-cache';
-import type { Db } from '../database.ts';
+import { type Db, prepared } from '../database.ts';
 import { notFound, Refused } from './failures.ts';
 import { documentFrom, documentIn, Unread } from './states.ts';
 import { type CopyColumns, placeOf } from './writes.ts';
@@ -98,11 +98,10 @@ export interface Page {
 export function boxesIn(db: Db, jobId: string, page?: Page): BoxesOfJob {
   const boxes: BoxRecord[] = [];
   const unreadable: UnreadableBox[] = [];
-  const rows = db
-    .prepare<[string, number, number], BoxRow>(
-      `SELECT ${COLUMNS} FROM box WHERE job_id = ? ORDER BY created_at, place LIMIT ? OFFSET ?`,
-    )
-    .all(jobId, page?.most ?? -1, page?.from ?? 0);
+  const rows = prepared<[string, number, number], BoxRow>(
+    db,
+    `SELECT ${COLUMNS} FROM box WHERE job_id = ? ORDER BY created_at, place LIMIT ? OFFSET ?`,
+  ).all(jobId, page?.most ?? -1, page?.from ?? 0);
   for (const row of rows) {
     const read = readRow(db, row);
     if ('why' in read) {
@@ -115,15 +114,14 @@ export function boxesIn(db: Db, jobId: string, page?: Page): BoxesOfJob {
 
 /** How many boxes a job has, those that cannot be read too. */
 export const countBoxes = (db: Db, jobId: string): number =>
-  db.prepare<[string], { n: number }>('SELECT count(*) AS n FROM box WHERE job_id = ?').get(jobId)?.n ?? 0;
+  prepared<[string], { n: number }>(db, 'SELECT count(*) AS n FROM box WHERE job_id = ?').get(jobId)?.n ?? 0;
 
 /** Whether the boxes of a job are as they were: another text once one was made, changed or deleted. */
 export const stateOfBoxes = (db: Db, jobId: string): string => {
-  const row = db
-    .prepare<[string], Record<string, number | null>>(
-      'SELECT count(*) AS n, sum(version) AS v, sum(place) AS r, max(place) AS m FROM box WHERE job_id = ?',
-    )
-    .get(jobId);
+  const row = prepared<[string], Record<string, number | null>>(
+    db,
+    'SELECT count(*) AS n, sum(version) AS v, sum(place) AS r, max(place) AS m FROM box WHERE job_id = ?',
+  ).get(jobId);
   return Object.values(row ?? {}).join(':');
 };
 
@@ -132,7 +130,7 @@ export const boxesOf = (db: Db, jobId: string): readonly BoxRecord[] => boxesIn(
 
 /** @throws Refused 404 */
 export function rowOf(db: Db, id: string): BoxRow {
-  const row = db.prepare<[string], BoxRow>(`SELECT ${COLUMNS} FROM box WHERE id = ?`).get(id);
+  const row = prepared<[string], BoxRow>(db, `SELECT ${COLUMNS} FROM box WHERE id = ?`).get(id);
   if (!row) throw notFound('box', id);
   return row;
 }

@@ -2,7 +2,7 @@
 import { type BoxFields, type BoxRecord, type JobAgain, type Known, unsizedDevices } from '@dense-pack/core';
 import type { ArchivedBox } from '@dense-pack/core/exchange/archive';
 import { EVENTS } from '@dense-pack/core/logbook/events';
-import type { Db } from '../database.ts';
+import { type Db, prepared } from '../database.ts';
 import { readBox, rowOf } from './box-rows.ts';
 import { notFound, Refused, stale } from './failures.ts';
 import { findJob, insertJob, touchCard, touchJob } from './job-rows.ts';
@@ -57,7 +57,7 @@ function answered(db: Db, operation: string | undefined, id: string): TakenBox |
 }
 
 const isThere = (db: Db, id: string): boolean =>
-  db.prepare('SELECT 1 FROM box WHERE id = ?').get(id) !== undefined;
+  prepared(db, 'SELECT 1 FROM box WHERE id = ?').get(id) !== undefined;
 
 /** What follows each write of a box, in its transaction: the state is kept, the logbook gets an entry. */
 function written(
@@ -123,7 +123,8 @@ function insert(
   { id, jobId, version, createdAt, updatedAt, ...fields }: BoxFields & Omit<BoxRecord, keyof BoxFields>,
   copy: ReturnType<typeof copyColumns>,
 ): void {
-  db.prepare(
+  prepared(
+    db,
     `INSERT INTO box_all (id, job_id, version, created_at, updated_at, write_id, copy_of, copy_changed,
                           name, room, circuit, document, stage, stage_at, found, seen)
      VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
@@ -145,9 +146,13 @@ export const ARRIVING = 'arriving';
  */
 export function restoreBox(db: Db, { box, states, events }: ArchivedBox, arrival: string): void {
   // The box of the archive replaces a deleted one with the same id.
-  db.prepare('DELETE FROM box_all WHERE id = ? AND deleted_at IS NOT NULL').run(box.id);
+  prepared(db, 'DELETE FROM box_all WHERE id = ? AND deleted_at IS NOT NULL').run(box.id);
   insert(db, box, archivedColumns(box));
-  db.prepare('UPDATE box_all SET deleted_at = ?, deleted_by = ? WHERE id = ?').run(ARRIVING, arrival, box.id);
+  prepared(db, 'UPDATE box_all SET deleted_at = ?, deleted_by = ? WHERE id = ?').run(
+    ARRIVING,
+    arrival,
+    box.id,
+  );
   for (const { at, ...state } of states) keepState(db, { ...box, ...state, updatedAt: at });
   for (const { at, what, words } of events) keepEvent(db, box.id, at, what, words);
 }
@@ -188,7 +193,8 @@ function changed(
   const before = readBox(db, id);
   if (!isMadeFrom(before, { version, write })) throw stale({ ...fields, version }, before);
   const [copyOf, copyChanged] = known ? copyColumns(known) : [before.copyOf?.write ?? null, 1];
-  db.prepare(
+  prepared(
+    db,
     `UPDATE box_all SET version = ?, write_id = ?, copy_of = ?, copy_changed = ?, name = ?, room = ?, circuit = ?,
                     document = ?, stage = ?, stage_at = ?, found = ?, seen = ?, updated_at = ?
      WHERE id = ?`,
@@ -223,9 +229,9 @@ export function deleteBox(db: Db, id: string, from: MadeFrom, { now, by = '', op
     const { version, write_id: write, job_id: jobId } = rowOf(db, id);
     if (!isMadeFrom({ version, write }, from)) throw stale({ version: from.version }, readBox(db, id));
     nextWrite(db);
-    db.prepare('UPDATE box_all SET deleted_at = ?, deleted_by = ? WHERE id = ?').run(now, by, id);
+    prepared(db, 'UPDATE box_all SET deleted_at = ?, deleted_by = ? WHERE id = ?').run(now, by, id);
     keepEvent(db, id, now, 'deleted', by === '' ? EVENTS.deleted : `${EVENTS.deleted}, by ${by}`);
-    db.prepare('DELETE FROM indexed WHERE box_id = ?').run(id);
+    prepared(db, 'DELETE FROM indexed WHERE box_id = ?').run(id);
     touchCard(db, jobId);
     keepLastVersion(db, id, version);
     remember(db, operation, id, DELETED, now);

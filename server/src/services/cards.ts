@@ -1,12 +1,14 @@
 /** The list of jobs: cards in pages, and what changed since a state of the list. */
 import { JOB_PREVIEW, type JobCard, type JobCards } from '@dense-pack/core';
 import { countOf, writeId } from '@dense-pack/core/box/write-id';
-import type { Db } from '../database.ts';
+import { LRUCache } from 'lru-cache';
+import { type Db, prepared } from '../database.ts';
 import { countedBy, countLater, IS_COUNTED } from './verdicts.ts';
 import { type CopyColumns, epochOf, epochsOf, placeOf } from './writes.ts';
 
 interface CardRow extends CopyColumns {
   id: string;
+  changed: number;
   version: number;
   name: string;
   edition: JobCard['edition'];
@@ -32,61 +34,91 @@ const NONE = { n: 0, over: 0, unknown: 0, unread: 0, open: 0, uncounted: 0 };
 /** What is counted of the boxes of these jobs. */
 function countsOf(db: Db, ids: readonly string[]): ReadonlyMap<string, Counts> {
   const is = (verdict: string) => `coalesce(sum(verdict = '${verdict}'), 0) AS ${verdict}`;
-  const rows = db
-    .prepare<[string, string], Counts>(
-      `SELECT job_id AS job, count(*) AS n, ${['over', 'unknown', 'unread', 'open'].map(is).join(', ')},
+  const rows = prepared<[string, string], Counts>(
+    db,
+    `SELECT job_id AS job, count(*) AS n, ${['over', 'unknown', 'unread', 'open'].map(is).join(', ')},
               sum(verdict IS NULL) AS uncounted
        FROM (SELECT box.job_id, CASE WHEN ${IS_COUNTED} THEN box.verdict END AS verdict
              FROM json_each(?) AS asked JOIN box_all AS box ON box.job_id = asked.value AND box.deleted_at IS NULL
              JOIN job_all AS job ON job.id = box.job_id)
        GROUP BY job_id`,
-    )
-    .all(countedBy(), JSON.stringify(ids));
+  ).all(countedBy(), JSON.stringify(ids));
   return new Map(rows.map((row) => [row.job, row]));
 }
 
 /** The small vessels of the first boxes of a job that were counted. */
 const vesselsOf = (db: Db, jobId: string): JobCard['vessels'] =>
-  db
-    .prepare<[string, string, number], { preview: string }>(
-      `SELECT box.preview FROM box_all AS box JOIN job_all AS job ON job.id = box.job_id
+  prepared<[string, string, number], { preview: string }>(
+    db,
+    `SELECT box.preview FROM box_all AS box JOIN job_all AS job ON job.id = box.job_id
        WHERE box.job_id = ? AND box.deleted_at IS NULL AND ${IS_COUNTED} AND box.preview IS NOT NULL
        ORDER BY box.created_at, box.rowid LIMIT ?`,
-    )
+  )
     .all(jobId, countedBy(), JOB_PREVIEW)
     .map(({ preview }) => JSON.parse(preview) as JobCard['vessels'][number]);
 
+/** A card, and what it was made of: any change of what it shows gives its job another `changed`. */
+interface Made {
+  readonly changed: number;
+  /** The rules that counted, and what other connections wrote: of another program nothing is known. */
+  readonly by: string;
+  readonly card: JobCard;
+}
+/** Many phones ask for what one of them changed: so many cards are kept as they were made. */
+const CARDS_KEPT = 2000;
+const made = new WeakMap<Db, LRUCache<string, Made>>();
+
 function cardsOf(db: Db, rows: readonly CardRow[]): JobCard[] {
+  const kept = made.get(db) ?? new LRUCache<string, Made>({ max: CARDS_KEPT });
+  made.set(db, kept);
+  const by = `${countedBy()} ${String(db.pragma('data_version', { simple: true }))}`;
+  const known = new Map(
+    rows.flatMap(({ id, changed }) => {
+      const one = kept.get(id);
+      return one?.changed === changed && one.by === by ? [[id, one.card] as const] : [];
+    }),
+  );
+  const unknown = rows.filter(({ id }) => !known.has(id));
   const counts = countsOf(
     db,
-    rows.map(({ id }) => id),
+    unknown.map(({ id }) => id),
   );
-  return rows.map((row) => {
-    const { n, over, unknown, unread, open, uncounted } = counts.get(row.id) ?? NONE;
-    return {
-      id: row.id,
-      version: row.version,
-      ...placeOf(row),
-      name: row.name,
-      edition: row.edition,
-      ...(row.edition_assumed === 1 ? { editionAssumed: true } : {}),
-      note: row.note,
-      demo: row.demo === 1,
-      createdAt: row.created_at,
-      updatedAt: row.updated_at,
-      boxes: n - unread,
-      over,
-      unknown,
-      open,
-      unreadable: unread,
-      uncounted,
-      vessels: vesselsOf(db, row.id),
-    };
-  });
+  for (const row of unknown) {
+    const card = cardOf(db, row, counts.get(row.id) ?? NONE);
+    known.set(row.id, card);
+    kept.set(row.id, { changed: row.changed, by, card });
+  }
+  return rows.flatMap(({ id }) => known.get(id) ?? []);
+}
+
+function cardOf(
+  db: Db,
+  row: CardRow,
+  { n, over, unknown, unread, open, uncounted }: Omit<Counts, 'job'>,
+): JobCard {
+  return {
+    id: row.id,
+    version: row.version,
+    ...placeOf(row),
+    name: row.name,
+    edition: row.edition,
+    ...(row.edition_assumed === 1 ? { editionAssumed: true } : {}),
+    note: row.note,
+    demo: row.demo === 1,
+    createdAt: row.created_at,
+    updatedAt: row.updated_at,
+    boxes: n - unread,
+    over,
+    unknown,
+    open,
+    unreadable: unread,
+    uncounted,
+    vessels: vesselsOf(db, row.id),
+  };
 }
 
 const COLUMNS = `job.id, job.version, job.name, job.edition, job.edition_assumed, job.note, job.demo, job.write_id, job.copy_of,
-  job.copy_changed, job.created_at, job.updated_at`;
+  job.copy_changed, job.created_at, job.updated_at, job.changed`;
 
 export interface CardsAsked {
   readonly most: number;
@@ -106,7 +138,7 @@ function stateAfter(db: Db, count: number): string {
 
 /** The state of the list as it is now. */
 const stateNow = (db: Db): string =>
-  stateAfter(db, db.prepare<[], { writes: number }>('SELECT writes FROM clock').get()?.writes ?? 0);
+  stateAfter(db, prepared<[], { writes: number }>(db, 'SELECT writes FROM clock').get()?.writes ?? 0);
 
 /** The number of the write a state is of; undefined where it is of another time, or too old. */
 function changesFrom(db: Db, state: string): number | undefined {
@@ -114,24 +146,22 @@ function changesFrom(db: Db, state: string): number | undefined {
   const at = epochs.findIndex(({ id }) => state.startsWith(`${id}.`));
   const [epoch, next] = [epochs[at], epochs[at + 1]];
   const count = countOf(state);
-  const purged = db.prepare<[], { purged: number }>('SELECT purged FROM clock').get()?.purged ?? 0;
+  const purged = prepared<[], { purged: number }>(db, 'SELECT purged FROM clock').get()?.purged ?? 0;
   if (!epoch || count < epoch.after || count < purged) return undefined;
   return next !== undefined && count > next.after ? undefined : count;
 }
 
 interface ChangedRow extends CardRow {
-  changed: number;
   deleted_at: string | null;
 }
 
 /** What changed of the list since a write, the earliest change first. */
 function changedSince(db: Db, from: number, most: number): Omit<JobCards, 'count'> {
   const state = stateNow(db);
-  const rows = db
-    .prepare<[number, number], ChangedRow>(
-      `SELECT ${COLUMNS}, job.changed, job.deleted_at FROM job_all AS job WHERE job.changed > ? ORDER BY job.changed LIMIT ?`,
-    )
-    .all(from, most + 1);
+  const rows = prepared<[number, number], ChangedRow>(
+    db,
+    `SELECT ${COLUMNS}, job.deleted_at FROM job_all AS job WHERE job.changed > ? ORDER BY job.changed LIMIT ?`,
+  ).all(from, most + 1);
   const changed = rows.slice(0, most);
   const more = rows.length > most;
   const last = changed.at(-1);
@@ -150,20 +180,19 @@ function changedSince(db: Db, from: number, most: number): Omit<JobCards, 'count
 /** A page of the list, the newest change first. */
 function pageOfCards(db: Db, { most, after, words = '' }: CardsAsked): Omit<JobCards, 'count'> {
   const state = stateNow(db);
-  const rows = db
-    .prepare<[string, string, string, string, number], CardRow>(
-      `SELECT ${COLUMNS} FROM job_all AS job WHERE job.deleted_at IS NULL
+  const rows = prepared<[string, string, string, string, number], CardRow>(
+    db,
+    `SELECT ${COLUMNS} FROM job_all AS job WHERE job.deleted_at IS NULL
          AND (job.updated_at < ? OR (job.updated_at = ? AND job.id > ?))
          AND instr(lower_all(job.name || ' ' || job.note), ?) > 0
        ORDER BY job.updated_at DESC, job.id LIMIT ?`,
-    )
-    .all(
-      after?.updatedAt ?? '\u{10ffff}',
-      after?.updatedAt ?? '',
-      after?.id ?? '',
-      words.trim().toLowerCase(),
-      most + 1,
-    );
+  ).all(
+    after?.updatedAt ?? '\u{10ffff}',
+    after?.updatedAt ?? '',
+    after?.id ?? '',
+    words.trim().toLowerCase(),
+    most + 1,
+  );
   return {
     jobs: cardsOf(db, rows.slice(0, most)),
     deleted: [],
@@ -181,6 +210,6 @@ export function listCards(db: Db, asked: CardsAsked): JobCards {
     db,
     cards.jobs.filter(({ uncounted }) => uncounted > 0).map(({ id }) => id),
   );
-  const count = db.prepare<[], { n: number }>('SELECT count(*) AS n FROM job').get()?.n ?? 0;
+  const count = prepared<[], { n: number }>(db, 'SELECT count(*) AS n FROM job').get()?.n ?? 0;
   return { ...cards, count };
 }

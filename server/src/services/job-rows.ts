@@ -1,6 +1,6 @@
 /** Rows of the job table. */
 import { type Job, type JobFields, type Known, Links, Panel } from '@dense-pack/core';
-import type { Db } from '../database.ts';
+import { type Db, prepared } from '../database.ts';
 import { archivedColumns, copyColumns, type CopyColumns, lastVersion, nextWrite, placeOf } from './writes.ts';
 
 export interface JobRow extends CopyColumns {
@@ -37,13 +37,13 @@ export function jobOf(row: JobRow): Job {
 }
 
 export function findJob(db: Db, id: string): Job | undefined {
-  const row = db.prepare<[string], JobRow>('SELECT * FROM job WHERE id = ?').get(id);
+  const row = prepared<[string], JobRow>(db, 'SELECT * FROM job WHERE id = ?').get(id);
   return row && jobOf(row);
 }
 
 /** Marks a job as changed by the last write, so that it comes first in the list. */
 export function touchJob(db: Db, id: string, now: string): void {
-  db.prepare('UPDATE job_all SET updated_at = ?, changed = (SELECT writes FROM clock) WHERE id = ?').run(
+  prepared(db, 'UPDATE job_all SET updated_at = ?, changed = (SELECT writes FROM clock) WHERE id = ?').run(
     now,
     id,
   );
@@ -51,7 +51,7 @@ export function touchJob(db: Db, id: string, now: string): void {
 
 /** Tells that the card of a job is another by the last write. In the transaction of the write. */
 export function touchCard(db: Db, id: string): void {
-  db.prepare('UPDATE job_all SET changed = (SELECT writes FROM clock) WHERE id = ?').run(id);
+  prepared(db, 'UPDATE job_all SET changed = (SELECT writes FROM clock) WHERE id = ?').run(id);
 }
 
 /** A new job; one made again under the id of a deleted one goes on from its versions. @param known what a phone knew of it */
@@ -71,7 +71,8 @@ export const restoreJob = (db: Db, job: Job): void => insert(db, job, archivedCo
 
 /** A job that was deleted and is kept still is made again in its place; its boxes stay in the trash. */
 function insert(db: Db, job: Job, copy: readonly [copyOf: string | null, changed: number]): void {
-  db.prepare(
+  prepared(
+    db,
     `INSERT INTO job_all (id, version, name, edition, note, panel, links, edition_assumed, demo, created_at,
                           updated_at, write_id, copy_of, copy_changed, changed)
      VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, (SELECT writes FROM clock))
@@ -97,7 +98,7 @@ function insert(db: Db, job: Job, copy: readonly [copyOf: string | null, changed
     ...copy,
   );
   // Its boxes come back one by one: the job is back already.
-  db.prepare('UPDATE box_all SET deleted_with = NULL WHERE job_id = ? AND deleted_with IS NOT NULL').run(
+  prepared(db, 'UPDATE box_all SET deleted_with = NULL WHERE job_id = ? AND deleted_with IS NOT NULL').run(
     job.id,
   );
 }

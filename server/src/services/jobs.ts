@@ -1,7 +1,7 @@
 /** Jobs: plain SQL over the job table. */
 import type { BoxVersions, Job, JobChange, JobFields, Known } from '@dense-pack/core';
 import type { z } from 'zod';
-import type { Db } from '../database.ts';
+import { type Db, prepared } from '../database.ts';
 import { boxesOf } from './box-rows.ts';
 import type { Deleting, MadeFrom } from './boxes.ts';
 import { notFound, stale, staleDeletion } from './failures.ts';
@@ -103,7 +103,8 @@ function changed(
   const before = readJob(db, id);
   if (!isMadeFrom(before, { version, write })) throw stale({ ...fields, version }, before);
   const [copyOf, copyChanged] = known ? copyColumns(known) : [before.copyOf?.write ?? null, 1];
-  db.prepare(
+  prepared(
+    db,
     `UPDATE job_all SET version = ?, write_id = ?, copy_of = ?, copy_changed = ?, name = ?, edition = ?, note = ?,
        panel = coalesce(?, panel), links = coalesce(?, links),
        edition_assumed = coalesce(?, edition_assumed), updated_at = ?
@@ -144,18 +145,18 @@ export function deleteJob(
   db.transaction(() => {
     if (takenBefore(db, operation, id, 'delete')) return;
     const job = readJob(db, id);
-    const boxes = db
-      .prepare<[string], { id: string; name: string; version: number }>(
-        'SELECT id, name, version FROM box WHERE job_id = ? ORDER BY created_at, place',
-      )
-      .all(id);
+    const boxes = prepared<[string], { id: string; name: string; version: number }>(
+      db,
+      'SELECT id, name, version FROM box WHERE job_id = ? ORDER BY created_at, place',
+    ).all(id);
     const unseen = seen !== undefined && boxes.some((box) => seen[box.id] !== box.version);
     if (!isMadeFrom(job, from) || unseen)
       throw staleDeletion({ version: from.version, boxes: seen }, job, boxes);
     nextWrite(db);
-    db.prepare('UPDATE job_all SET deleted_at = ?, deleted_by = ? WHERE id = ?').run(now, by, id);
-    db.prepare('DELETE FROM indexed WHERE box_id IN (SELECT id FROM box WHERE job_id = ?)').run(id);
-    db.prepare(
+    prepared(db, 'UPDATE job_all SET deleted_at = ?, deleted_by = ? WHERE id = ?').run(now, by, id);
+    prepared(db, 'DELETE FROM indexed WHERE box_id IN (SELECT id FROM box WHERE job_id = ?)').run(id);
+    prepared(
+      db,
       `UPDATE box_all SET deleted_at = ?, deleted_by = ?, deleted_with = job_id
        WHERE job_id = ? AND deleted_at IS NULL`,
     ).run(now, by, id);

@@ -2,7 +2,7 @@
 import type { BoxRecord, Job } from '@dense-pack/core';
 import { type BoxEvent, eventsBetween } from '@dense-pack/core/logbook/events';
 import { searchWords, textOf } from '@dense-pack/core/logbook/text';
-import type { Db } from '../database.ts';
+import { type Db, prepared } from '../database.ts';
 
 /** Goes up when boxes are found by other words: all are then indexed anew. */
 const WORDS_VERSION = 1;
@@ -31,16 +31,20 @@ export function log(db: Db, job: Job, before: BoxRecord | undefined, after: BoxR
 }
 
 export function keepEvent(db: Db, boxId: string, at: string, what: string, words: string): void {
-  db.prepare('INSERT INTO event (box_id, at, what, words) VALUES (?, ?, ?, ?)').run(boxId, at, what, words);
+  prepared(db, 'INSERT INTO event (box_id, at, what, words) VALUES (?, ?, ?, ?)').run(boxId, at, what, words);
 }
 
 /** The newest written is found first: it takes a new number. */
 export function indexBox(db: Db, job: Pick<Job, 'name' | 'edition'>, record: BoxRecord): void {
-  db.prepare('DELETE FROM indexed WHERE box_id = ?').run(record.id);
-  const { lastInsertRowid } = db
-    .prepare('INSERT INTO indexed (box_id, by) VALUES (?, ?)')
-    .run(record.id, WORDS_VERSION);
-  db.prepare('INSERT INTO box_words (rowid, words) VALUES (?, ?)').run(lastInsertRowid, textOf(job, record));
+  prepared(db, 'DELETE FROM indexed WHERE box_id = ?').run(record.id);
+  const { lastInsertRowid } = prepared(db, 'INSERT INTO indexed (box_id, by) VALUES (?, ?)').run(
+    record.id,
+    WORDS_VERSION,
+  );
+  prepared(db, 'INSERT INTO box_words (rowid, words) VALUES (?, ?)').run(
+    lastInsertRowid,
+    textOf(job, record),
+  );
 }
 
 /** Indexes boxes of a job anew, in their order: its name or edition changed. */
@@ -58,19 +62,19 @@ export function indexMissing(
   read: (id: string) => { readonly job: Job; readonly record: BoxRecord } | undefined,
   most: number,
 ): number {
-  const rows = db
-    .prepare<[number, number], { id: string }>(
-      `SELECT box.id FROM box LEFT JOIN indexed ON indexed.box_id = box.id
+  const rows = prepared<[number, number], { id: string }>(
+    db,
+    `SELECT box.id FROM box LEFT JOIN indexed ON indexed.box_id = box.id
        WHERE indexed.by IS NULL OR indexed.by < ? ORDER BY box.updated_at LIMIT ?`,
-    )
-    .all(WORDS_VERSION, most);
+  ).all(WORDS_VERSION, most);
   db.transaction(() => {
     for (const { id } of rows) {
       const found = read(id);
       if (found) indexBox(db, found.job, found.record);
       // What cannot be read is found by nothing, and not looked at again.
       else
-        db.prepare(
+        prepared(
+          db,
           'INSERT INTO indexed (box_id, by) VALUES (?, ?) ON CONFLICT (box_id) DO UPDATE SET by = excluded.by',
         ).run(id, WORDS_VERSION);
     }
@@ -80,9 +84,9 @@ export function indexMissing(
 
 /** What happened to a box, oldest first. */
 export const eventsOf = (db: Db, boxId: string): readonly LoggedEvent[] =>
-  db
-    .prepare<[string], LoggedEvent>('SELECT at, what, words FROM event WHERE box_id = ? ORDER BY n')
-    .all(boxId);
+  prepared<[string], LoggedEvent>(db, 'SELECT at, what, words FROM event WHERE box_id = ? ORDER BY n').all(
+    boxId,
+  );
 
 /** So many events of a job are told. */
 const EVENTS_MOST = 2000;
@@ -92,13 +96,12 @@ export const eventsOfJob = (
   db: Db,
   jobId: string,
 ): readonly (LoggedEvent & { readonly boxId: string; readonly name: string })[] =>
-  db
-    .prepare<[string, number], LoggedEvent & { boxId: string; name: string }>(
-      `SELECT event.at, event.what, event.words, box.id AS boxId, box.name
+  prepared<[string, number], LoggedEvent & { boxId: string; name: string }>(
+    db,
+    `SELECT event.at, event.what, event.words, box.id AS boxId, box.name
        FROM event JOIN box ON box.id = event.box_id WHERE box.job_id = ?
        ORDER BY event.at DESC, event.n DESC LIMIT ?`,
-    )
-    .all(jobId, EVENTS_MOST);
+  ).all(jobId, EVENTS_MOST);
 
 /** Boxes that have every word of a search, the newest written first; no word finds the newest of all. */
 export function findBoxes(db: Db, asked: string): { readonly hits: readonly Hit[]; readonly more: boolean } {
@@ -107,19 +110,17 @@ export function findBoxes(db: Db, asked: string): { readonly hits: readonly Hit[
                    box.updated_at AS updatedAt`;
   const rows =
     words.length === 0
-      ? db
-          .prepare<[number], Hit>(
-            `SELECT ${columns} FROM indexed JOIN box ON box.id = indexed.box_id JOIN job ON job.id = box.job_id
+      ? prepared<[number], Hit>(
+          db,
+          `SELECT ${columns} FROM indexed JOIN box ON box.id = indexed.box_id JOIN job ON job.id = box.job_id
              ORDER BY indexed.n DESC LIMIT ?`,
-          )
-          .all(HITS_MOST + 1)
-      : db
-          .prepare<[string, number], Hit>(
-            `SELECT ${columns} FROM
+        ).all(HITS_MOST + 1)
+      : prepared<[string, number], Hit>(
+          db,
+          `SELECT ${columns} FROM
                (SELECT rowid AS n FROM box_words WHERE box_words MATCH ? ORDER BY rowid DESC LIMIT ?) AS hit
              JOIN indexed ON indexed.n = hit.n JOIN box ON box.id = indexed.box_id JOIN job ON job.id = box.job_id
              ORDER BY hit.n DESC`,
-          )
-          .all(words.map((word) => `"${word}"*`).join(' '), HITS_MOST + 1);
+        ).all(words.map((word) => `"${word}"*`).join(' '), HITS_MOST + 1);
   return { hits: rows.slice(0, HITS_MOST), more: rows.length > HITS_MOST };
 }

@@ -5,6 +5,7 @@ import exifr from 'exifr';
 import { imageSize } from 'image-size';
 import type { Db } from '../database.ts';
 import { notFound, Refused } from './failures.ts';
+import { photoBytesMost } from './settings.ts';
 
 /** A photo as it is sent to a browser. */
 export interface Photo {
@@ -69,6 +70,27 @@ export interface Stored {
 /** Photos of one box that are kept, those it does not name any more too: an undo may bring them back. */
 export const PHOTOS_OF_BOX_MOST = 40;
 
+/** Bytes of all photos, and of those that are on their way. */
+export const photoBytes = (db: Db): number =>
+  db
+    .prepare(
+      'SELECT coalesce((SELECT sum(size) FROM photo), 0) + coalesce((SELECT sum(size) FROM photo_part), 0)',
+    )
+    .pluck()
+    .get() as number;
+
+const inWords = (bytes: number) => `${(bytes / 1_000_000_000).toFixed(2)} GB`;
+
+/** @param more bytes that come @throws Refused 422 where the server would have more of photos than it may */
+function insistOnRoom(db: Db, more: number): void {
+  const most = photoBytesMost(db);
+  const there = photoBytes(db);
+  if (there + more <= most) return;
+  throw new Refused(422, 'The server has as many photos as it keeps', {
+    detail: `${inWords(there)} of at most ${inWords(most)} are there. The photo stays on the phone. Delete old jobs for good, or start the server with a higher DENSE_PACK_PHOTOS_GB.`,
+  });
+}
+
 /**
  * Keeps a photo. Sending the same id again changes nothing, but where another picture is stored under it than `sha256` says: that one
  * was spoilt on its way.
@@ -94,6 +116,7 @@ export async function keepPhoto(
     throw new Refused(422, 'This box has as many photos as are kept', {
       detail: `At most ${PHOTOS_OF_BOX_MOST} are kept of one box, with those that were removed in the last ${UNNAMED_DAYS} days.`,
     });
+  if (storedAs(db, id) === undefined) insistOnRoom(db, bytes.length - bytesOfParts(db, id));
   db.prepare(
     `INSERT INTO photo (id, box_id, type, width, height, bytes, created_at, unnamed_at)
      VALUES (?, ?, ?, ?, ?, ?, ?, ?) ON CONFLICT (id) DO NOTHING`,
@@ -139,8 +162,11 @@ export function arrivedOf(db: Db, boxId: string, id: string, sha256?: string): A
   insistOnBox(db, boxId);
   const stored = storedAs(db, id);
   if (stored && (sha256 === undefined || stored.sha256 === sha256)) return stored;
-  return { id, have: partsOf(db, id).reduce((sum, { length }) => sum + length, 0) };
+  return { id, have: bytesOfParts(db, id) };
 }
+
+const bytesOfParts = (db: Db, id: string): number =>
+  db.prepare('SELECT coalesce(sum(size), 0) FROM photo_part WHERE photo = ?').pluck().get(id) as number;
 
 const partsOf = (db: Db, id: string): Buffer[] =>
   db
@@ -181,6 +207,8 @@ export async function keepPart(
   // Nothing is no part: kept, it would lie in the way of the next.
   if (bytes.length === 0 || from !== arrived.have || from + bytes.length > of) return arrived;
   if (from + bytes.length < of) {
+    // All of it must have room: it is not taken in part for nothing.
+    insistOnRoom(db, of - from);
     db.prepare(
       'INSERT OR IGNORE INTO photo_part (photo, box_id, start, bytes, at) VALUES (?, ?, ?, ?, ?)',
     ).run(id, boxId, from, bytes, now);
@@ -258,6 +286,7 @@ export function restorePhoto(
   bytes: Buffer,
 ): void {
   const { width, height, type } = measured(bytes);
+  if (storedAs(db, id) === undefined) insistOnRoom(db, bytes.length);
   db.prepare(
     `INSERT INTO photo (id, box_id, type, width, height, bytes, created_at) VALUES (?, ?, ?, ?, ?, ?, ?)
      ON CONFLICT (id) DO NOTHING`,

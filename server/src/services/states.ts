@@ -1,6 +1,6 @@
 /** Every state a box was stored in, with its date: written with each write of the box, never changed. */
 import { type BoxDocument, type BoxRecord, type BoxState, type Stage, StoredBox } from '@dense-pack/core';
-import type { Db } from '../database.ts';
+import { type Db, prepared } from '../database.ts';
 
 interface StateRow {
   version: number;
@@ -29,7 +29,8 @@ export class Unread extends Error {}
 
 /** Keeps the state a box was just stored in. */
 export function keepState(db: Db, { id, version, updatedAt, stage, box, found }: BoxRecord): void {
-  db.prepare(
+  prepared(
+    db,
     'INSERT OR REPLACE INTO box_state (box_id, version, at, stage, document, found) VALUES (?, ?, ?, ?, ?, ?)',
   ).run(id, version, updatedAt, stage, JSON.stringify(box), found && JSON.stringify(found));
 }
@@ -40,12 +41,11 @@ export function statesOf(
   boxId: string,
   most = 200,
 ): { readonly states: readonly BoxState[]; readonly unreadable: number } {
-  const rows = db
-    .prepare<[string, number], StateRow>(
-      `SELECT version, at, stage, document, found FROM box_state
+  const rows = prepared<[string, number], StateRow>(
+    db,
+    `SELECT version, at, stage, document, found FROM box_state
        WHERE box_id = ? ORDER BY version DESC LIMIT ?`,
-    )
-    .all(boxId, most);
+  ).all(boxId, most);
   const states = rows.flatMap(({ document, found, ...rest }): BoxState[] => {
     try {
       return [{ ...rest, box: documentIn(document), found: found === null ? null : documentIn(found) }];

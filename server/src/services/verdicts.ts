@@ -8,7 +8,7 @@ import { type BoxDocument, type EditionId, editionOf, tally } from '@dense-pack/
 import { isEditionChosen } from '@dense-pack/core/box/record';
 import { certaintyOf } from '@dense-pack/core/certainty/certainty';
 import { previewOf } from '@dense-pack/core/vessel/preview';
-import { type Db, sqliteCode } from '../database.ts';
+import { type Db, prepared, sqliteCode } from '../database.ts';
 import { readEach } from './box-rows.ts';
 import { touchCard } from './job-rows.ts';
 import { nextWrite } from './writes.ts';
@@ -71,14 +71,15 @@ const UNCOUNTED = `SELECT box.id, job.edition, job.edition_assumed AS assumed
 
 function keep(db: Db, one: Uncounted): void {
   const { verdict, preview } = counted(db, one);
-  db.prepare(
+  prepared(
+    db,
     'UPDATE box_all SET verdict = ?, preview = ?, counted_version = version, counted_by = ? WHERE id = ?',
   ).run(verdict, preview, `${program}:${one.edition}${one.assumed}`, one.id);
 }
 
 /** Counts a box that was just written. In the transaction of the write. */
 export function keepVerdict(db: Db, id: string): void {
-  const one = db.prepare<[string, string], Uncounted>(`${UNCOUNTED} AND box.id = ?`).get(program, id);
+  const one = prepared<[string, string], Uncounted>(db, `${UNCOUNTED} AND box.id = ?`).get(program, id);
   if (one) keep(db, one);
 }
 
@@ -96,7 +97,7 @@ function countTurn(db: Db, jobs: Set<string>): boolean {
   const until = performance.now() + TURN_MS;
   db.transaction(() => {
     for (const job of jobs) {
-      const boxes = db.prepare<[string, string], Uncounted>(`${UNCOUNTED} AND box.job_id = ?`);
+      const boxes = prepared<[string, string], Uncounted>(db, `${UNCOUNTED} AND box.job_id = ?`);
       const left = boxes.all(program, job);
       for (const one of left) {
         keep(db, one);
@@ -149,8 +150,7 @@ export function countLater(db: Db, jobs: Iterable<string>): void {
 export const countAllLater = (db: Db): void =>
   countLater(
     db,
-    db
-      .prepare<[], { id: string }>('SELECT id FROM job')
+    prepared<[], { id: string }>(db, 'SELECT id FROM job')
       .all()
       .map(({ id }) => id),
   );

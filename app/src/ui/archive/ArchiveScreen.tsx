@@ -100,13 +100,18 @@ export function ArchiveScreen() {
   );
 }
 
-function Told({ job, known, boxes, photos, added, same, kept }: ArchivePreview) {
+function Told({ job, known, boxes, photos, statesLeftOut, added, same, kept }: ArchivePreview) {
   return (
     <View className="gap-1 rounded-card border border-line bg-sheet p-3">
       <Words heading={2} strong size="lead">
         {job}
       </Words>
       <Words>{`${boxes} ${boxes === 1 ? 'box' : 'boxes'}, ${photos} ${photos === 1 ? 'photo' : 'photos'}`}</Words>
+      {statesLeftOut > 0 && (
+        <Words tone="text-unknown">
+          {`The archive does not have ${statesLeftOut} older ${statesLeftOut === 1 ? 'state' : 'states'} of its boxes: they did not fit. They are where it was made.`}
+        </Words>
+      )}
       {known && <Words tone="text-soft">The job is here already; what is said of it here stays.</Words>}
       <Words>{`${added} not here yet, ${same} here and the same`}</Words>
       {kept.length > 0 && (
