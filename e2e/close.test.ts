@@ -1,4 +1,4 @@
-/** Closing a box with a thumb (handbook 17, 23): what was read is kept, wherever it is read; a phone without signal too. */
+/** Closing a box with a thumb (docs/trade.md#testing): what was read is kept, wherever it is read; a phone without signal too. */
 import { execFileSync } from 'node:child_process';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -32,7 +32,7 @@ test('the tests of a box are answered on one walk, without signal, and arrive wi
   await hand.open(box('balcony-left', 'close'));
   await hand.page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
   await hand.sees('tested', 'Not all tested');
-  await hand.type('Who tests: stands beside each answer', 'R. Example');
+  await hand.type('Your name: kept with tests and deletions', 'R. Example');
   await hand.page.setOfflineMode(true);
   await hand.touch('Plug tester proved in a receptacle known to be right');
   await hand.saysSomewhere('Server away: carry on');

@@ -1,7 +1,7 @@
 /**
  * How quick it feels, measured and printed: edit to painted verdict with the processor throttled to a
  * quarter, first load, a later start, and the size of what is sent. Bounds here are wide; the figures are
- * for reading (PRODUCT wants 50 ms, 3 s and 1.5 s on a quiet machine).
+ * for reading (wanted: 50 ms, 3 s and 1.5 s on a quiet machine).
  */
 import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { basename, join } from 'node:path';

@@ -1,6 +1,7 @@
 /** Labels for the inside of covers: seen here, printed by the browser without a server, or as PDF from it. */
 import { codeOf, codePath, type Label, labelOf } from '@dense-pack/core/sheet/label';
 import { PAPER } from '@dense-pack/core/sheet/picture';
+import { isLoopback } from '@dense-pack/core/sheet/public-address';
 import FileDown from 'lucide-react-native/icons/file-down';
 import Printer from 'lucide-react-native/icons/printer';
 import { useMemo } from 'react';
@@ -18,6 +19,8 @@ import { PrintSheet, printNow } from '../parts/PrintSheet';
 import { Screen } from '../parts/Screen';
 import { useWorkName, WorkProgress } from '../parts/WorkProgress';
 import { View } from '../parts/View';
+import { AskAddress, NotAnswered } from './AskAddress';
+import { usePublicAddress } from './public-address';
 
 interface LabelsScreenProps {
   readonly jobId: string;
@@ -42,12 +45,16 @@ export function LabelsScreen({ jobId, boxId }: LabelsScreenProps) {
 const AT_FIRST = 20;
 
 function Labels({ job, boxId }: { readonly job: ShownJob; readonly boxId: string | undefined }) {
-  const labels = useMemo(() => {
-    const { origin = '' } = globalThis.location ?? {};
-    return job.boxes
-      .filter(({ id }) => boxId === undefined || id === boxId)
-      .map((record) => labelOf({ job, record, origin, day: dayWords }));
-  }, [job, boxId]);
+  const said = usePublicAddress();
+  const { origin: here = '' } = globalThis.location ?? {};
+  const origin = said?.address || here;
+  const labels = useMemo(
+    () =>
+      job.boxes
+        .filter(({ id }) => boxId === undefined || id === boxId)
+        .map((record) => labelOf({ job, record, origin, day: dayWords })),
+    [job, boxId, origin],
+  );
   const { shown, more } = useFirst(labels, AT_FIRST);
   const { name: work, begin } = useWorkName();
   if (labels.length === 0)
@@ -70,6 +77,12 @@ function Labels({ job, boxId }: { readonly job: ShownJob; readonly boxId: string
         />
       </View>
       <WorkProgress name={work} what="Setting labels" />
+      {said?.address === null && isLoopback(here) && <AskAddress />}
+      {said?.answered === false && (
+        <Notice title="Try one code first" tone="unknown">
+          <NotAnswered address={said.address} />
+        </Notice>
+      )}
       {shown.map((label) => (
         <LabelFace key={label.id} label={label} />
       ))}

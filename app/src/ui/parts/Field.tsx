@@ -10,7 +10,7 @@ import { withPoint } from './with-point';
 import { Words } from './Words';
 import { View } from './View';
 
-interface FieldProps extends TextInputProps {
+export interface FieldProps extends TextInputProps {
   readonly label: string;
   readonly problem?: string | undefined;
   readonly mono?: boolean;

@@ -1,9 +1,11 @@
-/** How the app looks and lies in the hand: theme, size of text, hand, metric. */
+/** How the app looks and lies in the hand: theme, size of text, hand, metric, name; and what is set for the server. */
 import { Choice } from '../parts/Choice';
 import { Notice } from '../parts/Notice';
 import { Screen } from '../parts/Screen';
 import { KitSettings } from '../truck/KitSettings';
 import { setPreferences, TEXT_SIZES, usePreferences } from '../theme/preferences';
+import { ServerSettings } from './ServerSettings';
+import { YourName } from './YourName';
 
 const THEMES = [
   { value: 'system', label: 'As the phone' },
@@ -50,7 +52,9 @@ export function SettingsScreen() {
         always
         onChoose={(value) => setPreferences({ metric: value === 'both' })}
       />
+      <YourName />
       <KitSettings />
+      <ServerSettings />
       <Notice title="What decides">
         The adopted local code, the inspector and the marking on the part in hand decide. Dense Pack helps a
         qualified person; many of its table values were written from memory of the published standards.

@@ -14,7 +14,7 @@ const NEW = {
   table: true,
   /** Steps are read aloud while both hands are busy. */
   aloud: false,
-  /** Who tests: it stands beside each reading. */
+  /** The name of the person: kept with each test and each deletion. */
   who: '',
 } as const;
 

@@ -32,7 +32,7 @@ export function TrashScreen() {
         </Notice>
       )}
       {data && all.length === 0 && (
-        <Notice title="Nothing was deleted">
+        <Notice title="Nothing to bring back">
           A job or box that is deleted is kept here for 30 days, with its states and photos.
         </Notice>
       )}

@@ -27,7 +27,6 @@ import type { ChangeBoth, ChangeBox } from '../../box/use-box-edit';
 import type { ShownBox } from '../../client/queries';
 import { dayWords } from '../../parts/days';
 import { BoxEvents } from '../../logbook/BoxEvents';
-import { Field } from '../../parts/Field';
 import { Fold } from '../../parts/Fold';
 import { go } from '../../parts/go';
 import { Notice } from '../../parts/Notice';
@@ -36,7 +35,8 @@ import { Touch } from '../../parts/Touch';
 import { useColours } from '../../theme/theme';
 import { Tick } from '../../parts/Tick';
 import { Words } from '../../parts/Words';
-import { setPreferences, usePreferences } from '../../theme/preferences';
+import { YourName } from '../../settings/YourName';
+import { usePreferences } from '../../theme/preferences';
 import { useKit } from '../../truck/kit';
 import { Planning } from '../join/Planning';
 import { type Shown, useWiring } from '../join/use-wiring';
@@ -150,12 +150,7 @@ function Walked({
         </Notice>
       )}
       <Proving closing={closing} closed={closed} onProve={prove} />
-      <Field
-        label="Who tests: stands beside each answer"
-        defaultValue={who}
-        maxLength={60}
-        onEnd={(text) => setPreferences({ who: text.replace(/\s+/g, ' ').trim() })}
-      />
+      <YourName />
       {closed.legs.map(({ leg, tests }) => (
         <Fragment key={leg.id}>
           <LegCard leg={leg} tests={tests} onSay={say} />

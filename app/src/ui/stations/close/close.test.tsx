@@ -1,4 +1,4 @@
-/** Closing by touch (handbook 17, 23): one walk, lamps as they are lit, what is wrong where it was read. */
+/** Closing by touch (docs/trade.md#testing): one walk, lamps as they are lit, what is wrong where it was read. */
 import type { BoxDocument } from '@dense-pack/core/box/document';
 import { Closing, wiredAs } from '@dense-pack/core/box/closing';
 import { NO_PANEL } from '@dense-pack/core/box/panel';
@@ -91,8 +91,8 @@ beforeEach(() => setPreferences({ who: '' }));
 test('one walk, and passed is said with the last of it; each answer keeps its date and who took it', () => {
   render(<Bench line={LINE} />);
   expect(tested().getByText('Not all tested')).toBeTruthy();
-  fireEvent.changeText(screen.getByLabelText('Who tests: stands beside each answer'), '  R.  Example ');
-  act(() => fireEvent(screen.getByLabelText('Who tests: stands beside each answer'), 'blur'));
+  fireEvent.changeText(screen.getByLabelText('Your name: kept with tests and deletions'), '  R.  Example ');
+  act(() => fireEvent(screen.getByLabelText('Your name: kept with tests and deletions'), 'blur'));
   act(() => fireEvent.press(screen.getByRole('checkbox', { name: /^Plug tester proved/ })));
   pressAll(/^So it is/);
   lamps('duplex receptacle, top', 'HN', 'HG');
