@@ -90,6 +90,8 @@ test('an edit that waits is brought with all it was made from, and a box the bac
 test('a box of a job that was deleted is made again with its job', async () => {
   const hand = await world.page(PHONE, { keepsApp: true });
   await hand.open('/job/demo-house-on-the-hill/box/demo-study-sink');
+  // What is touched next comes with the late file: without a network only once the app is on the phone.
+  await hand.worksOffline();
   await hand.page.setOfflineMode(true);
   await hand.touch('Cable');
   await hand.touch('Add 12/2');

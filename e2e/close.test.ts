@@ -30,7 +30,7 @@ const stored = async () => {
 test('the tests of a box are answered on one walk, without signal, and arrive with their date and name', async () => {
   const hand = await world.page(PHONE, { keepsApp: true });
   await hand.open(box('balcony-left', 'close'));
-  await hand.page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+  await hand.worksOffline();
   await hand.sees('tested', 'Not all tested');
   await hand.type('Your name: kept with tests and deletions', 'R. Example');
   await hand.page.setOfflineMode(true);
@@ -68,7 +68,7 @@ test('the fault of a box is told with its screws lit in the drawing, from the re
 test('a sheet is printed by the browser on one page, without the screen around it and without a server', async () => {
   const hand = await world.page(PHONE, { keepsApp: true });
   await hand.open(`${JOB}/sheet?box=demo-study-sink`);
-  await hand.page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+  await hand.worksOffline();
   await hand.sees('sheet', 'Bar sink');
   // The answers are kept a moment after they came.
   await new Promise((resolve) => setTimeout(resolve, 1500));

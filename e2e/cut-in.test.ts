@@ -65,7 +65,7 @@ test('the opening beside a pipe is dragged, crossed out where it cannot be, brou
 test('without signal it is nudged by keys in sixteenths, printed by the browser, and arrives later', async () => {
   const hand = await world.page(WIDE, { keepsApp: true });
   await hand.open(box('bath-switch', 'cut-in'));
-  await hand.page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+  await hand.worksOffline();
   await hand.page.setOfflineMode(true);
   await (await hand.page.waitForSelector('[data-testid="opening"]'))?.focus();
   const before = await hand.page.$eval('[data-testid="opening"]', (one) =>

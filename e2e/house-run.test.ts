@@ -90,7 +90,7 @@ test('two phones change the panel at once, one of them without a server: neither
   const two = await world.page(PHONE);
   await one.open(`${JOB}/panel`);
   await two.open(`${JOB}/panel`);
-  await one.page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+  await one.worksOffline();
   await one.page.setOfflineMode(true);
   await one.touch('12 free');
   await one.type('Label as it was found', 'Garage');

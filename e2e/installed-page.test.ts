@@ -79,7 +79,7 @@ test('what waits in the installed page is sent by this one, which starts without
   const before = await cablesStored();
   const hand = await world.page(PHONE, { keepsApp: true });
   await hand.page.goto(`${front.address}/`);
-  await hand.page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+  await hand.worksOffline();
   await hand.page.evaluate(layWaiting, WAITING);
   await hand.page.reload();
   expect(await hand.page.title()).toBe('installed');

@@ -26,7 +26,7 @@ afterAll(async () => {
 async function kept() {
   const hand = await world.page(PHONE, { keepsApp: true });
   await hand.page.goto(`${address}/`, { waitUntil: 'networkidle0' });
-  await hand.page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+  await hand.worksOffline();
   await hand.reload();
   return hand;
 }

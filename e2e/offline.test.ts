@@ -35,7 +35,7 @@ test('a later start, a deep link, a known box and a new one all work with the se
   const hand = await world.page(PHONE, { keepsApp: true });
   await hand.open('/job/demo-house-on-the-hill/box/demo-den-outlet');
   await hand.sees('fill', '15.75');
-  await hand.page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+  await hand.worksOffline();
   // The answers are kept a moment after they came.
   await new Promise((resolve) => setTimeout(resolve, 1500));
   await world.stopServer('SIGKILL');

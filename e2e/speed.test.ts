@@ -155,7 +155,7 @@ test(
       return Date.now() - from;
     };
     const first = await start(BOX);
-    await hand.page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+    await hand.worksOffline();
     await pause(1500);
     await world.stopServer();
     const later = await start(BOX);

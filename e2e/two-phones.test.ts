@@ -24,6 +24,7 @@ test('both phones’ cables stay, nobody is asked, and undo leaves the other’s
     await hand.sees('fill', '26.00');
   }
   const [twelves, fourteens] = [await cables(12), await cables(14)];
+  await far.worksOffline();
   await far.page.setOfflineMode(true);
   await far.touch('Cable');
   await far.touch('Add 14/2');

@@ -132,6 +132,11 @@ export class Hand {
     await this.rests();
   }
 
+  /** Waits until the whole app is on the phone. Before that, what comes after the first screen needs the network. */
+  async worksOffline(): Promise<void> {
+    await this.page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+  }
+
   /** Waits until the screen rests: it is drawn, nothing says it is loading, and nothing is added to it. */
   async rests(): Promise<void> {
     if (!(await this.page.evaluate(screenRests, 2 * PATIENCE_MS)))
