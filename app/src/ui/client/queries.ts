@@ -217,16 +217,19 @@ function lay(stored: readonly BoxRecord[], entries: readonly Entry[], jobId: str
   const known = new Set(stored.map((box) => box.id));
   for (const entry of entries) {
     if (entry.what !== 'box' || entry.jobId !== jobId || known.has(entry.id)) continue;
-    shown.push({
-      ...entry.fields,
-      id: entry.id,
-      jobId,
-      version: entry.from ?? 1,
-      createdAt: entry.madeAt,
-      updatedAt: entry.madeAt,
-      waiting: entry,
-    });
+    shown.push(notStored(entry));
   }
+  return shown;
+}
+
+/** A box the server has not stored yet, as it is shown; the same while its change is the same. */
+function notStored(entry: BoxEntry): ShownBox {
+  const before = lastLaid.get(entry);
+  if (before) return before;
+  const { fields, id, jobId, from, madeAt } = entry;
+  const times = { createdAt: madeAt, updatedAt: madeAt };
+  const shown = { ...fields, id, jobId, version: from ?? 1, ...times, waiting: entry };
+  lastLaid.set(entry, shown);
   return shown;
 }
 
