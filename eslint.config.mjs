@@ -8,10 +8,12 @@ const at = (path) => `${root}${path}`;
 
 /** Inside core, a folder may import itself and those before it. */
 const CORE_ORDER = [
+  'schema',
   'quantity',
   'edition',
   'finding',
   'device',
+  'wiring',
   'box',
   'catalog',
   'fill',
@@ -28,6 +30,7 @@ const CORE_ORDER = [
   'identify',
   'diagnose',
   'plan',
+  'drawing',
   'space',
   'fold',
   'run',
@@ -56,6 +59,13 @@ const withoutReact = Object.fromEntries(
     .flatMap(({ rules = {} }) => Object.keys(rules))
     .filter((name) => /^react(-hooks)?\//.test(name))
     .map((name) => [name, 'off']),
+);
+
+/** Rules that run React's compiler: all but the two that read the code alone. */
+const withoutCompiler = Object.fromEntries(
+  Object.entries(withoutReact).filter(
+    ([name]) => /^react-hooks\//.test(name) && !/rules-of-hooks|exhaustive-deps/.test(name),
+  ),
 );
 
 export default [
@@ -125,6 +135,8 @@ export default [
     },
   },
   { files: ['{core,server,bin,e2e,bench,scripts}/**/*.{ts,mjs,cjs,js}'], rules: withoutReact },
+  // The compiler's rules compile each file; tests are not compiled.
+  { files: ['app/**/*.test.{ts,tsx}'], rules: withoutCompiler },
   {
     files: ['**/*.cjs', 'app/*.js'],
     languageOptions: { globals: { __dirname: 'readonly', process: 'readonly' } },

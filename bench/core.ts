@@ -24,7 +24,7 @@ import { findRemedies } from '@dense-pack/core/remedy/search';
 import { wired } from '@dense-pack/core/judge/judge';
 import { prove } from '@dense-pack/core/simulate/prove';
 import { facesOf } from '@dense-pack/core/plan/faces';
-import { drawWiring } from '@dense-pack/core/plan/layout';
+import { drawWiring } from '@dense-pack/core/drawing/layout';
 import { linesOf } from '@dense-pack/core/plan/ends';
 import { workOf } from '@dense-pack/core/plan/suggest';
 import { identify } from '@dense-pack/core/identify/identify';

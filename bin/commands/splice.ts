@@ -8,7 +8,7 @@ import { Kit, newKit, stockOf } from '@dense-pack/core/parts/kit';
 import { partsOf } from '@dense-pack/core/plan/cut-list';
 import { disturbanceOf } from '@dense-pack/core/plan/disturbance';
 import { sayHot } from '@dense-pack/core/plan/needs';
-import { readTab } from '@dense-pack/core/physical/end';
+import { type JointId, readTab } from '@dense-pack/core/wiring/end';
 import { type Obstacle, stands } from '@dense-pack/core/plan/obstacle';
 import { planBox } from '@dense-pack/core/plan/planned';
 import { assumedRoles } from '@dense-pack/core/plan/assumed';
@@ -120,6 +120,10 @@ function printSplice(done: Done, json: boolean): void {
     );
     return;
   }
+  const carried = (id: JointId) => {
+    const signal = plan.carries.get(id);
+    return signal === undefined ? 'joined' : sayHot(signal, work, faces);
+  };
   console.log(
     [
       good
@@ -140,7 +144,7 @@ function printSplice(done: Done, json: boolean): void {
         : []),
       ...wiring.joints.map(
         ({ id, ends, connectors }) =>
-          `joint ${id.slice(1)}: ${sayHot(plan.carries.get(id) ?? '', work, faces)}: ${ends.map(name).join(', ')} [${connectors.join() || 'none'}]`,
+          `joint ${id.slice(1)}: ${carried(id)}: ${ends.map(name).join(', ')} [${connectors.join() || 'none'}]`,
       ),
       ...wiring.lands.map(({ end, at }) => `land: ${name(end)} on ${name(at)}`),
       ...wiring.broken.map((text) => {

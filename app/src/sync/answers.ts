@@ -8,7 +8,7 @@ import {
   UnreadableBox,
 } from '@dense-pack/core/box/record';
 import { z } from 'zod';
-import { onFirstUse } from '@dense-pack/core/box/on-first-use';
+import { onFirstUse } from '@dense-pack/core/schema/on-first-use';
 
 /** The one answer after which a phone may forget its photo. */
 const PhotoStored = onFirstUse(() => z.object({ id: z.string(), bytes: z.int(), sha256: z.string() }));

@@ -15,7 +15,7 @@ import {
 } from '@dense-pack/core/box/record';
 import { CopyOf, WriteId } from '@dense-pack/core/box/write-id';
 import { z } from 'zod';
-import { onFirstUse } from '@dense-pack/core/box/on-first-use';
+import { onFirstUse } from '@dense-pack/core/schema/on-first-use';
 
 const common = onFirstUse(() => ({
   /** The same id is sent until it is answered: the server takes it once. */

@@ -1,6 +1,6 @@
 import { RecordId } from '@dense-pack/core/box/record';
 import { z } from 'zod';
-import { onFirstUse } from '@dense-pack/core/box/on-first-use';
+import { onFirstUse } from '@dense-pack/core/schema/on-first-use';
 
 /** A photo as it lies in the store. */
 export const Waiting = onFirstUse(() =>

@@ -8,7 +8,7 @@ import { z } from 'zod';
 import type { Shelf, Shelves } from './disk';
 import type { Operation, Unreadable } from './operation';
 import { textOf } from './operation';
-import { onFirstUse } from '@dense-pack/core/box/on-first-use';
+import { onFirstUse } from '@dense-pack/core/schema/on-first-use';
 
 const PREFIX = 'dense-pack/outbox/';
 const ASIDE_PREFIX = 'dense-pack/unreadable/';

@@ -5,7 +5,7 @@
 import { z } from 'zod';
 import type { BoxDocument } from './document.ts';
 import { oneLine } from './one-line.ts';
-import { onFirstUse } from './on-first-use.ts';
+import { onFirstUse } from '../schema/on-first-use.ts';
 
 /** What a reading is taken with. The eye needs no proving. */
 export const INSTRUMENTS = { plug: 'plug tester', meter: 'meter', eye: 'by eye' } as const;

@@ -24,7 +24,7 @@ import {
   MOUNTS,
   SIDES,
 } from './words.ts';
-import { onFirstUse } from './on-first-use.ts';
+import { onFirstUse } from '../schema/on-first-use.ts';
 
 /** The version this code writes. Older ones are brought up by `versions.ts`. */
 export const DOCUMENT_VERSION = 3;

@@ -8,7 +8,7 @@ import { z } from 'zod';
 import { inches, type Length } from '../quantity/length.ts';
 import { oneLine } from './one-line.ts';
 import { lengthOf, writtenLength } from './texts.ts';
-import { onFirstUse } from './on-first-use.ts';
+import { onFirstUse } from '../schema/on-first-use.ts';
 
 /** How a box is held in its opening. */
 export const HOLDS = {

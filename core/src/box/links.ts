@@ -1,7 +1,7 @@
 /** The cables between the boxes of a job (docs/trade.md#the-run): each has two ends, and each end is claimed once. */
 import { z } from 'zod';
 import { pieceId } from './piece-id.ts';
-import { onFirstUse } from './on-first-use.ts';
+import { onFirstUse } from '../schema/on-first-use.ts';
 
 const recordId = onFirstUse(() =>
   z.string().regex(/^[a-z0-9-]{8,40}$/, 'must be 8 to 40 of a–z, 0–9 and “-”'),

@@ -4,8 +4,9 @@
  */
 import { z } from 'zod';
 import { landTick, readTick, tapeTick } from './tick.ts';
-import type { Wiring } from './work.ts';
-import { onFirstUse } from './on-first-use.ts';
+import { deviceAt, type End, isPigtail, isTerminal } from '../wiring/end.ts';
+import type { Wiring } from '../wiring/wiring.ts';
+import { onFirstUse } from '../schema/on-first-use.ts';
 
 /** One tick: of a joint (whatever its number is in the plan of the day), of a terminal, of the tape round a device. */
 export const MadeUp = onFirstUse(() =>
@@ -19,16 +20,12 @@ export const MadeUp = onFirstUse(() =>
 export type MadeUp = z.output<typeof MadeUp>;
 
 const JOINT = 'joint';
-const isPigtail = (end: string) => end.startsWith('p:');
-const isTerminal = (end: string) => end.startsWith('t:');
-/** The device of a terminal: `i3.0` of `t:i3.0:line`. */
-const deviceAt = (end: string): string | undefined => (isTerminal(end) ? end.split(':')[1] : undefined);
 
 /** Every joint and terminal by its tick, with what meets there; numbers of joints and pigtails do not matter. */
 export function meetingsOf({ joints, lands }: Pick<Wiring, 'joints' | 'lands'>): Map<string, string> {
-  const goesTo = new Map(lands.map(({ end, at }) => [end, at]));
-  const said = (end: string) => (isPigtail(end) ? `pigtail>${goesTo.get(end) ?? ''}` : end);
-  const meets = new Map(joints.map(({ id, ends }) => [id, ends.map(said).sort().join(' ')]));
+  const goesTo = new Map<End, End>(lands.map(({ end, at }) => [end, at]));
+  const said = (end: End) => (isPigtail(end) ? `pigtail>${goesTo.get(end) ?? ''}` : end);
+  const meets = new Map<string, string>(joints.map(({ id, ends }) => [id, ends.map(said).sort().join(' ')]));
   const jointOf = new Map(joints.flatMap(({ id, ends }) => ends.map((end) => [end, meets.get(id) ?? ''])));
   // A lead of a device is in a joint itself; on a screw lands a conductor, or a pigtail from a joint.
   for (const { ends } of joints)

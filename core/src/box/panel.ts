@@ -6,7 +6,7 @@ import { z } from 'zod';
 import { BREAKERS } from '../edition/index.ts';
 import { oneLine } from './one-line.ts';
 import { keysOf } from './words.ts';
-import { onFirstUse } from './on-first-use.ts';
+import { onFirstUse } from '../schema/on-first-use.ts';
 
 /** How the breaker of a circuit was found, the surest last. */
 export const FOUND_BY = {

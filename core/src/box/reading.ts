@@ -4,7 +4,7 @@
  */
 import { z } from 'zod';
 import { oneLine } from './one-line.ts';
-import { onFirstUse } from './on-first-use.ts';
+import { onFirstUse } from '../schema/on-first-use.ts';
 
 /** What a cable or a conductor of it is called. */
 export const readingName = onFirstUse(() =>

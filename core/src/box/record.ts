@@ -14,7 +14,7 @@ import { Surface } from './surface.ts';
 import { ticksBeside } from './ticks-beside.ts';
 import { StoredBox } from './versions.ts';
 import { CONDITIONS, keysOf, SAFE_STEPS, STAGES, STUDS } from './words.ts';
-import { onFirstUse } from './on-first-use.ts';
+import { onFirstUse } from '../schema/on-first-use.ts';
 import { CopyOf, Epoch, WriteId } from './write-id.ts';
 import { VesselPreview } from './vessel-preview.ts';
 

@@ -9,7 +9,7 @@ import { oneLine } from './one-line.ts';
 import { circuitNamed, nameInPanel, NO_PANEL, type Panel, type PanelCircuit, tiedTo } from './panel.ts';
 import { readingName } from './reading.ts';
 import type { SafeStep, Stage } from './words.ts';
-import { onFirstUse } from './on-first-use.ts';
+import { onFirstUse } from '../schema/on-first-use.ts';
 
 /** What was done to make it safe, beside the steps that are ticked. */
 export const Safety = onFirstUse(() =>

@@ -8,7 +8,7 @@ import { type Eye, EYES } from '../edition/eyes.ts';
 import { type Place, PLACES, type Served, SERVED } from '../edition/places.ts';
 import { lengthText } from './texts.ts';
 import { inches } from '../quantity/length.ts';
-import { onFirstUse } from './on-first-use.ts';
+import { onFirstUse } from '../schema/on-first-use.ts';
 
 export { type Eye, EYES, type Place, PLACES, type Served, SERVED };
 

@@ -5,7 +5,8 @@ import { changeItem } from './edit.ts';
 import type { NewId } from './piece-id.ts';
 import { type BoxFields, nothingSeen } from './record.ts';
 import { hasDuty } from './set-up.ts';
-import { type BoxWork, type Duty, firstHalf, secondHalf, type Wiring } from './work.ts';
+import { type BoxWork, type Duty, firstHalf, secondHalf } from './work.ts';
+import type { Wiring } from '../wiring/wiring.ts';
 
 type Guards = NonNullable<Duty['guards']>;
 

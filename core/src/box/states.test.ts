@@ -23,6 +23,8 @@ import { reread } from './reread.ts';
 import { nextOf, withWork } from './set-up.ts';
 import { StoredBox } from './versions.ts';
 import { BoxWork, WorkPlan } from './work.ts';
+import type { End } from '../wiring/end.ts';
+import type { Wiring } from '../wiring/wiring.ts';
 
 function boxOf(line: string): BoxDocument {
   const read = readCountLine(line);
@@ -104,7 +106,7 @@ describe('stages', () => {
     expect(dropped).toMatchObject({ stage: 'found', found: null, box: FOUND });
   });
 
-  const wiring = (end: string) => ({
+  const wiring = (end: End): Wiring => ({
     joints: [{ id: 'j1', ends: [end], connectors: [] }],
     pigtails: [],
     lands: [],

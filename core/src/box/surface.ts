@@ -6,7 +6,7 @@
 import { z } from 'zod';
 import { inches } from '../quantity/length.ts';
 import { volumeText, writtenLength } from './texts.ts';
-import { onFirstUse } from './on-first-use.ts';
+import { onFirstUse } from '../schema/on-first-use.ts';
 
 const far = inches(1200);
 const place = onFirstUse(() => writtenLength('any', far, '100 ft'));

@@ -4,8 +4,8 @@
  */
 import { z } from 'zod';
 import { madeUp } from './made-up.ts';
-import { Wiring } from './work.ts';
-import { onFirstUse } from './on-first-use.ts';
+import { Wiring } from '../wiring/wiring.ts';
+import { onFirstUse } from '../schema/on-first-use.ts';
 
 /** What is looked for in an earlier document. */
 const Earlier = onFirstUse(() =>

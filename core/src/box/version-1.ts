@@ -17,9 +17,10 @@ import {
 import { oneLine } from './one-line.ts';
 import { Site } from './site.ts';
 import { lengthText } from './texts.ts';
-import { RUN_WORDS, type RunKind, Schools, Wiring } from './work.ts';
+import { RUN_WORDS, type RunKind, Schools } from './work.ts';
+import { Wiring } from '../wiring/wiring.ts';
 import { CABLE_MAKES, CABLE_ROLES, DEVICES, ENTRIES, keysOf } from './words.ts';
-import { onFirstUse } from './on-first-use.ts';
+import { onFirstUse } from '../schema/on-first-use.ts';
 
 const label = words.optional();
 

@@ -13,7 +13,7 @@ import { newId } from './new-id.ts';
 import { countedIds, isPieceId } from './piece-id.ts';
 import { stillMade } from './made-up.ts';
 import { BoxChange, BoxFields, BoxRecord, NewBox, TakenBox } from './record.ts';
-import { Wiring } from './work.ts';
+import { Wiring } from '../wiring/wiring.ts';
 import { bringUpToDate, DocumentRefused, StoredBox } from './versions.ts';
 
 interface One {

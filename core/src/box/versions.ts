@@ -19,7 +19,7 @@ import { lineId } from './piece-id.ts';
 import { nextOf, type Over, withWork } from './set-up.ts';
 import { DocumentOne, type ItemOne } from './version-1.ts';
 import { type WorkPlan } from './work.ts';
-import { onFirstUse } from './on-first-use.ts';
+import { onFirstUse } from '../schema/on-first-use.ts';
 
 /** A document this code cannot read: it was written by a newer one, is none, or contradicts itself. */
 export class DocumentRefused extends Error {

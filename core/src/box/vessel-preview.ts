@@ -1,6 +1,6 @@
 /** The picture of a small vessel: what a list needs to draw a box that it does not hold. */
 import { z } from 'zod';
-import { onFirstUse } from './on-first-use.ts';
+import { onFirstUse } from '../schema/on-first-use.ts';
 
 /** What a tile is, from the back of the box (grounds) to its opening (devices): the order of folding. */
 export const TILE_GROUPS = [

@@ -1,13 +1,14 @@
 /**
  * What a box must do, in trade words: the circuits that come to it, what each cable is, what each device
- * controls; and a wiring of it, planned or entered as found. Part of the box document.
+ * controls. Part of the box document.
  */
 import { z } from 'zod';
-import { BREAKERS, SIZES } from '../edition/index.ts';
+import { BREAKERS } from '../edition/index.ts';
 import { oneLine } from './one-line.ts';
 import { isPieceId, isUlid, pieceId as piece } from './piece-id.ts';
 import { type CableRole, keysOf } from './words.ts';
-import { onFirstUse } from './on-first-use.ts';
+import { onFirstUse } from '../schema/on-first-use.ts';
+import { Wiring } from '../wiring/wiring.ts';
 
 const circuitId = onFirstUse(() => z.string().regex(/^[a-f]$/, 'must be a circuit a to f'));
 const chainId = onFirstUse(() => z.string().regex(/^way-\d{1,5}$/, 'must be a chain, such as “way-1”'));
@@ -178,45 +179,6 @@ export const Schools = onFirstUse(() =>
   }),
 );
 export type Schools = z.output<typeof Schools>;
-
-const end = onFirstUse(() =>
-  z.string().regex(/^[wtpx]:[a-z0-9.:-]{1,60}$/, 'must name an end, such as “w:i1.0:black”'),
-);
-
-/** Who is joined to whom, and what lands where: planned or as found. */
-export const Wiring = onFirstUse(() =>
-  z.strictObject({
-    /** Ends under one connector; several connectors where one cannot hold them. */
-    joints: z
-      .array(
-        z.strictObject({
-          id: z.string().regex(/^j\d{1,3}$/),
-          ends: z.array(end).min(1).max(200),
-          connectors: z.array(z.string().max(40)).max(6).default([]),
-        }),
-      )
-      .max(500),
-    /** Short pieces one cuts oneself; each has two ends. */
-    pigtails: z
-      .array(
-        z.strictObject({
-          id: z.string().regex(/^p\d{1,4}$/),
-          size: z.literal([...SIZES]),
-          colour: z.string().max(20),
-        }),
-      )
-      .max(1500),
-    /** A conductor or pigtail on a terminal or the box’s ground screw. */
-    lands: z.array(z.strictObject({ end, at: end })).max(1500),
-    /** Broken tabs: `i3.0:hot`, `i3.0:neutral`. */
-    broken: z.array(z.string().max(60)).max(240),
-    /** Whites used as hots, marked at this end. */
-    marked: z.array(end).max(500),
-    /** Conductors in push-in spring holes, as found. */
-    backstabbed: z.array(end).max(60).default([]),
-  }),
-);
-export type Wiring = z.output<typeof Wiring>;
 
 const shared = onFirstUse(() => ({
   circuits: z.array(Circuit).min(1, 'must have a circuit').max(6),

@@ -7,7 +7,7 @@
  * an epoch of its own, so that two rows say where they part.
  */
 import { z } from 'zod';
-import { onFirstUse } from './on-first-use.ts';
+import { onFirstUse } from '../schema/on-first-use.ts';
 
 /** An epoch, a point, and the number of the write in base 36. */
 export const WriteId = onFirstUse(() =>

@@ -4,7 +4,7 @@
  * expects.
  */
 import { type Closing, Closing as ClosingSchema, outcomeOf, type Said, wiredAs } from '../box/closing.ts';
-import type { Wiring } from '../box/work.ts';
+import type { Wiring } from '../wiring/wiring.ts';
 import { changeItem, removeItem } from '../box/edit.ts';
 import { diagnose, pointAt } from '../diagnose/diagnose.ts';
 import { faultsOf, placesOf } from '../diagnose/faults.ts';
@@ -19,6 +19,8 @@ import { LAYOUTS } from '../tests/harder-layouts.ts';
 import { feed, layout, leg, out } from '../tests/layouts.ts';
 import { against, answered, closedOf, readingsOf } from './closed.ts';
 import { readingId, type Test, walkOf } from './walk.ts';
+import { withLands } from '../wiring/edit.ts';
+import type { TerminalEnd } from '../wiring/end.ts';
 
 const nec = editionOf('nec2023');
 type Layout = (typeof LAYOUTS)[number];
@@ -283,7 +285,7 @@ test('LINE and LOAD exchanged is told apart by the GFCI’s own button (docs/tra
   const wiring = wiringOf(one);
   const other = (at: string) =>
     at.includes(':line-') ? at.replace(':line-', ':load-') : at.replace(':load-', ':line-');
-  const real = { ...wiring, lands: wiring.lands.map(({ end, at }) => ({ end, at: other(at) })) };
+  const real = withLands(wiring, ({ end, at }) => ({ end, at: other(at) as TerminalEnd }));
   const of = wiredAs(one.box);
   const done = closedOf(walk(one), closing(one, real), of, true);
   expect(done.verdict).toBe('failed');

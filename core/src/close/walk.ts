@@ -4,7 +4,8 @@
  * on, the fold and the plate. In the order of one walk.
  */
 import { type Pair, PAIRS, type Said } from '../box/closing.ts';
-import type { Wiring, WorkPlan } from '../box/work.ts';
+import type { WorkPlan } from '../box/work.ts';
+import type { Wiring } from '../wiring/wiring.ts';
 import { predictor, type Predict } from '../diagnose/predict.ts';
 import { handleGroups, multiwirePairs, nameOfCircuit } from '../physical/circuits.ts';
 import type { Physical, Use } from '../physical/physical.ts';

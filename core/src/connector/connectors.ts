@@ -4,7 +4,7 @@
  */
 import { z } from 'zod';
 import { SIZES, type Size } from '../edition/index.ts';
-import { onFirstUse } from '../box/on-first-use.ts';
+import { onFirstUse } from '../schema/on-first-use.ts';
 
 /** Area of a solid copper conductor in circular mils: NEC chapter 9, Table 8, from memory. */
 export const CIRCULAR_MILS: Readonly<Partial<Record<Size, number>>> = {

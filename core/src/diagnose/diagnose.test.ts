@@ -3,7 +3,7 @@
  * are made here by hand, apart from those the diagnosis tries. What a plug tester lights for each fault of one
  * receptacle: docs/trade.md#testing.
  */
-import type { Wiring } from '../box/work.ts';
+import type { Wiring } from '../wiring/wiring.ts';
 import { editionOf } from '../edition/index.ts';
 import { judgeWiring } from '../judge/judge.ts';
 import { type Physical, physicalOf, type Use } from '../physical/physical.ts';

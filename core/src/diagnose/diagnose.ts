@@ -3,7 +3,8 @@
  * wiring, one or else two, of which the simulation gives every reading that was taken; and the next reading that
  * tells the rest apart.
  */
-import type { Wiring, WorkPlan } from '../box/work.ts';
+import type { WorkPlan } from '../box/work.ts';
+import type { Wiring } from '../wiring/wiring.ts';
 import type { Physical, Use } from '../physical/physical.ts';
 import type { Positions } from '../simulate/state.ts';
 import { multiwirePairs } from '../physical/circuits.ts';

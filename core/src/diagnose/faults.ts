@@ -2,8 +2,19 @@
  * Every single mistake that is usual in a wired box (docs/trade.md#mistakes, #testing): what it is called, where it is, and the wiring
  * as it would be with it. Which come first: common practice, no source.
  */
-import type { Wiring, WorkPlan } from '../box/work.ts';
-import { pigtailEnd, readEnd, tabName } from '../physical/end.ts';
+import type { WorkPlan } from '../box/work.ts';
+import type { Wiring } from '../wiring/wiring.ts';
+import { cut, exchange, join, land, lift, takeOut, turnTab, withLands } from '../wiring/edit.ts';
+import {
+  deviceAt,
+  type End,
+  type JointId,
+  type LandingEnd,
+  pigtailEnd,
+  tabName,
+  type TabName,
+} from '../wiring/end.ts';
+import { hasPigtail, indexed, nextPigtailId } from '../wiring/indexed.ts';
 import { multiwirePairs, nameOfCircuit } from '../physical/circuits.ts';
 import { endName } from '../physical/name.ts';
 import type { Physical } from '../physical/physical.ts';
@@ -27,7 +38,8 @@ export type FaultKind = (typeof FAULT_KINDS)[number];
 
 export interface Fault {
   readonly kind: FaultKind;
-  readonly ends: readonly string[];
+  /** Ends it is about, or a tab. */
+  readonly ends: readonly (End | TabName)[];
   /** Where to look first: `joint 2`, a terminal, the panel. */
   readonly where: string;
   readonly words: string;
@@ -45,9 +57,9 @@ interface Known {
   readonly wiring: Wiring;
   readonly joints: readonly (Wiring['joints'][number] & { readonly where: string })[];
   /** What an end is called: a tail bears no number in the box, and goes by where it leads. */
-  readonly name: (end: string) => string;
-  readonly isTail: (end: string) => boolean;
-  readonly isGround: (end: string) => boolean;
+  readonly name: (end: End) => string;
+  readonly isTail: (end: End) => boolean;
+  readonly isGround: (end: End) => boolean;
 }
 
 type Maker = (known: Known) => Omit<Fault, 'kind'>[];
@@ -59,22 +71,21 @@ export function faultsOf(physical: Physical, work: WorkPlan, wiring: Wiring): Fa
 }
 
 function knownOf(physical: Physical, work: WorkPlan, wiring: Wiring): Known {
-  const tails = new Map(wiring.pigtails.map((one) => [`p:${one.id}`, one]));
-  const colours = new Map<string, string>([
-    ...physical.cables.flatMap(({ conductors }) => conductors.map(({ id, colour }) => [id, colour] as const)),
-    ...wiring.pigtails.map(({ id, colour }) => [`p:${id}`, colour] as const),
-  ]);
+  const { colorOf, pigtail, terminalOf } = indexed(wiring);
   return {
     physical,
     work,
     wiring,
     joints: wiring.joints.map((joint, nth) => ({ ...joint, where: `joint ${nth + 1}` })),
-    isTail: (end) => tails.has(end),
-    isGround: (end) => isGroundColour(colours.get(end) ?? '') || end.endsWith(':ground'),
+    isTail: (end) => hasPigtail(wiring, end),
+    isGround: (end) => {
+      const color = colorOf(end);
+      return (color !== undefined && isGroundColour(color)) || end.endsWith(':ground');
+    },
     name(end) {
-      const tail = tails.get(end);
+      const tail = pigtail(end);
       if (!tail) return endName(end, physical);
-      const to = wiring.lands.find((one) => one.end === end)?.at;
+      const to = terminalOf(end);
       return `the ${tail.colour} tail${to === undefined ? ' between two connectors' : ` to ${endName(to, physical)}`}`;
     },
   };
@@ -84,8 +95,8 @@ function knownOf(physical: Physical, work: WorkPlan, wiring: Wiring): Known {
 export function placesOf(
   ends: readonly string[],
   { joints, lands }: Pick<Wiring, 'joints' | 'lands'>,
-): { readonly joints: readonly string[]; readonly devices: readonly string[] } {
-  const there = new Set(ends);
+): { readonly joints: readonly JointId[]; readonly devices: readonly string[] } {
+  const there = new Set<string>(ends);
   const landed = lands.filter(({ end, at }) => there.has(end) || there.has(at));
   const tabs = ends.flatMap((end) => /^(.+):(?:hot|neutral)$/.exec(end)?.[1] ?? []);
   return {
@@ -95,30 +106,6 @@ export function placesOf(
 }
 
 const cap = (text: string) => `${text.charAt(0).toUpperCase()}${text.slice(1)}`;
-const deviceAt = (at: string) => {
-  const read = readEnd(at);
-  return read?.kind === 'terminal' ? read.of : undefined;
-};
-/** A wiring with its landings changed. */
-const withLands =
-  (change: (all: Wiring['lands']) => Wiring['lands']): Fault['applied'] =>
-  (one) => ({ ...one, lands: change(one.lands) });
-/** A wiring with one of its joints changed. */
-const withEnds =
-  (change: (joint: Wiring['joints'][number]) => string[]): Fault['applied'] =>
-  (one) => ({ ...one, joints: one.joints.map((joint) => ({ ...joint, ends: change(joint) })) });
-
-/** Two conductors with each other’s places. */
-const exchanged =
-  (a: string, b: string): Fault['applied'] =>
-  (wiring) => {
-    const other = (end: string) => (end === a ? b : end === b ? a : end);
-    return {
-      ...wiring,
-      joints: wiring.joints.map((joint) => ({ ...joint, ends: joint.ends.map(other) })),
-      lands: wiring.lands.map(({ end, at }) => ({ end: other(end), at })),
-    };
-  };
 
 const off: Maker = ({ work }) =>
   work.circuits.map(({ id, name }) => ({
@@ -137,7 +124,7 @@ const open: Maker = ({ joints, wiring, name, isTail }) => [
         ends: [end],
         where,
         words: `${cap(name(end))} is loose or open in ${where}.`,
-        applied: withEnds((joint) => joint.ends.filter((each) => joint.id !== id || each !== end)),
+        applied: (one: Wiring) => takeOut(one, id, end),
         off: [],
       })),
     ),
@@ -147,7 +134,7 @@ const open: Maker = ({ joints, wiring, name, isTail }) => [
     words: isTail(end)
       ? `${cap(name(end))} is loose on its screw.`
       : `${cap(name(end))} is loose on ${name(at)}.`,
-    applied: withLands((all) => all.filter((one) => one.end !== end || one.at !== at)),
+    applied: (one: Wiring) => lift(one, { end, at }),
     off: [],
   })),
 ];
@@ -163,7 +150,7 @@ const reversed: Maker = ({ physical }) =>
         ends: [black, white],
         where: `before this box, at the other end of ${quoted}`,
         words: `Black and white of ${quoted} are exchanged before this box.`,
-        applied: exchanged(black, white),
+        applied: (one) => exchange(one, black, white),
         off: [],
       },
     ];
@@ -178,21 +165,20 @@ const swapped: Maker = ({ wiring, name }) =>
         ends: [one.end, other.end],
         where: name(one.at),
         words: `${cap(name(one.at))} and ${name(other.at)} have each other’s conductors.`,
-        applied: withLands((all) =>
-          all.map((land) =>
+        applied: (wired) =>
+          withLands(wired, (land) =>
             land.at === one.at
               ? { ...land, at: other.at }
               : land.at === other.at
                 ? { ...land, at: one.at }
                 : land,
           ),
-        ),
         off: [],
       })),
   );
 
 const wrongScrew: Maker = ({ physical, wiring, joints, name }) => {
-  const used = new Set([...wiring.lands.map(({ at }) => at), ...joints.flatMap(({ ends }) => ends)]);
+  const used = new Set<End>([...wiring.lands.map(({ at }) => at), ...joints.flatMap(({ ends }) => ends)]);
   const free = physical.devices.flatMap(({ key, ports }) =>
     ports.flatMap(({ id }) => (used.has(id) ? [] : [{ key, id }])),
   );
@@ -203,9 +189,8 @@ const wrongScrew: Maker = ({ physical, wiring, joints, name }) => {
         ends: [end],
         where: name(id),
         words: `${cap(name(end))} is on ${name(id)} in place of ${name(at)}.`,
-        applied: withLands((all) =>
-          all.map((land) => (land.end === end && land.at === at ? { ...land, at: id } : land)),
-        ),
+        applied: (one) =>
+          withLands(one, (land) => (land.end === end && land.at === at ? { ...land, at: id } : land)),
         off: [],
       })),
   );
@@ -214,7 +199,7 @@ const wrongScrew: Maker = ({ physical, wiring, joints, name }) => {
 /** Both conductors of a GFCI’s LINE on its LOAD, and those of its LOAD on its LINE (docs/trade.md#terminals, #mistakes). */
 const lineLoad: Maker = ({ physical, wiring }) =>
   physical.guards.flatMap(({ of, name, poles }) => {
-    const other = new Map(
+    const other = new Map<LandingEnd, LandingEnd>(
       poles.flatMap(
         ([line, load]) =>
           [
@@ -230,7 +215,7 @@ const lineLoad: Maker = ({ physical, wiring }) =>
         ends: touched.map(({ end }) => end),
         where: `the ${name}`,
         words: `LINE and LOAD of the ${name} are exchanged: what brings power is on LOAD.`,
-        applied: withLands((all) => all.map(({ end, at }) => ({ end, at: other.get(at) ?? at }))),
+        applied: (one) => withLands(one, ({ end, at }) => ({ end, at: other.get(at) ?? at })),
         off: [],
       },
     ];
@@ -245,10 +230,7 @@ const tab: Maker = ({ physical, wiring }) =>
         ends: [called],
         where: `the ${one} tab of the ${title}`,
         words: `The ${one} tab of the ${title} ${broken ? 'is not broken' : 'is broken'}.`,
-        applied: (each) => ({
-          ...each,
-          broken: broken ? each.broken.filter((text) => text !== called) : [...each.broken, called],
-        }),
+        applied: (wired) => turnTab(wired, called),
         off: [],
       };
     }),
@@ -258,15 +240,14 @@ const wrongJoint: Maker = ({ joints, name, isGround }) =>
   joints.flatMap(({ id, ends, where }) =>
     ends.flatMap((end) =>
       joints
-        .filter((to) => to.id !== id && to.ends.length > 1 && isGround(to.ends[0] ?? '') === isGround(end))
+        .filter(
+          (to) => to.id !== id && to.ends.length > 1 && to.ends.slice(0, 1).every(isGround) === isGround(end),
+        )
         .map((to) => ({
           ends: [end],
           where: to.where,
           words: `${cap(name(end))} is in ${to.where} in place of ${where}.`,
-          applied: withEnds((joint) => {
-            if (joint.id === id) return joint.ends.filter((each) => each !== end);
-            return joint.id === to.id ? [...joint.ends, end] : joint.ends;
-          }),
+          applied: (one) => join(takeOut(one, id, end), [end], to.id),
           off: [],
         })),
     ),
@@ -286,16 +267,13 @@ const oneLeg: Maker = ({ physical, work }) =>
 const joined: Maker = ({ joints }) =>
   joints.flatMap(({ id, ends, where }, nth) =>
     joints.slice(nth + 1).map((other) => ({
-      ends: [ends[0] ?? '', other.ends[0] ?? ''],
+      ends: [...ends.slice(0, 1), ...other.ends.slice(0, 1)],
       where,
       words: `${cap(where)} and ${other.where} touch or are joined.`,
-      applied: withEnds((joint) => (joint.id === id ? [...joint.ends, ...other.ends] : joint.ends)),
+      applied: (one) => join(one, other.ends, id),
       off: [],
     })),
   );
-
-/** The number of the jumper that makes a ground of a neutral: no plan has as many pigtails. */
-const BOOTLEG = 'p9999';
 
 const bootleg: Maker = ({ physical }) =>
   physical.devices.flatMap(({ title, ports }) => {
@@ -307,15 +285,11 @@ const bootleg: Maker = ({ physical }) =>
         ends: [silver, green],
         where: `the ${title}`,
         words: `The ground of the ${title} is made of its neutral (a bootleg), and its own ground is open.`,
-        applied: (one) => ({
-          ...one,
-          pigtails: [...one.pigtails, { id: BOOTLEG, size: 14, colour: 'bare' }],
-          lands: [
-            ...one.lands.filter(({ at }) => at !== green),
-            { end: pigtailEnd(BOOTLEG), at: silver },
-            { end: pigtailEnd(BOOTLEG), at: green },
-          ],
-        }),
+        applied: (one) => {
+          const bared = { ...one, lands: one.lands.filter(({ at }) => at !== green) };
+          const jumper = pigtailEnd(nextPigtailId(bared));
+          return land(land(cut(bared, { size: 14, colour: 'bare' }), jumper, silver), jumper, green);
+        },
         off: [],
       },
     ];

@@ -2,7 +2,8 @@
  * A mistake hidden in a sound wiring, to learn on: one that instruments can see, among others that read otherwise.
  * What is random is passed in.
  */
-import type { Wiring, WorkPlan } from '../box/work.ts';
+import type { WorkPlan } from '../box/work.ts';
+import type { Wiring } from '../wiring/wiring.ts';
 import type { Physical } from '../physical/physical.ts';
 import { signatureOf, trialsOf } from './diagnose.ts';
 import { type Fault, FAULT_KINDS, faultsOf } from './faults.ts';

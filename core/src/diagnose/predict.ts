@@ -1,5 +1,6 @@
 /** What an honest instrument reads at every point of a wiring: what is shorted trips its breaker first. */
-import type { Wiring, WorkPlan } from '../box/work.ts';
+import type { WorkPlan } from '../box/work.ts';
+import type { Wiring } from '../wiring/wiring.ts';
 import type { Physical, Use } from '../physical/physical.ts';
 import { type Circuitry, circuitryOf } from '../simulate/circuit.ts';
 import {

@@ -1,6 +1,6 @@
 /** Findings are data: they are stored, compared and pointed at, and one renderer makes their words. Invented boxes. */
 import fc from 'fast-check';
-import type { Wiring } from '../box/work.ts';
+import type { Wiring } from '../wiring/wiring.ts';
 import { checkBox } from '../check/check-box.ts';
 import { CHECK_NAMES, EDITION_IDS, editionOf } from '../edition/index.ts';
 import { tally } from '../fill/tally.ts';
@@ -78,7 +78,7 @@ test('so can what is wrong with a wiring, and it names conductors and points a p
       })),
       lands: wiring.lands.map(({ at }, nth) => ({
         at,
-        end: wiring.lands[(nth + 1) % wiring.lands.length]?.end ?? at,
+        end: wiring.lands[(nth + 1) % wiring.lands.length]?.end ?? 'p:p1',
       })),
     };
     // And one with what is left out: marks, connectors, a pigtail’s end; and a ground under a hot’s screw.

@@ -206,11 +206,12 @@ export function connectorsOf(
   if (planned && planned.wiring.joints.length > 0)
     return planned.wiring.joints.flatMap((joint, nth) => {
       if (!isHere(joint.ends)) return [];
-      const signal = readSignal(planned.plan.carries.get(joint.id) ?? '');
+      const carried = planned.plan.carries.get(joint.id);
+      const signal = carried === undefined ? undefined : readSignal(carried);
       const layer: LayerName =
-        signal.kind === 'ground'
+        signal?.kind === 'ground'
           ? 'ground'
-          : signal.kind === 'neutral' || (signal.kind === 'guarded' && signal.part === 'neutral')
+          : signal?.kind === 'neutral' || (signal?.kind === 'guarded' && signal.part === 'neutral')
             ? 'neutral'
             : 'hot';
       const ids = other?.(joint.ends.length, `joint ${nth + 1}`) ?? joint.connectors;

@@ -8,7 +8,7 @@ import { gangsOf } from '../box/gangs.ts';
 import { SIDES, type Side } from '../box/words.ts';
 import type { Edition } from '../edition/index.ts';
 import { itemsIn } from '../fill/spaces.ts';
-import { pieceAt } from '../physical/end.ts';
+import { pieceAt } from '../wiring/end.ts';
 import { GROUND } from '../plan/signal.ts';
 import {
   type Body,

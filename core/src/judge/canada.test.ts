@@ -5,7 +5,7 @@ import { saidOf } from '../tests/words.ts';
 import { type EditionId, editionOf } from '../edition/index.ts';
 import { planBox } from '../plan/planned.ts';
 import { LAYOUTS } from '../tests/harder-layouts.ts';
-import type { Wiring } from '../box/work.ts';
+import type { Wiring } from '../wiring/wiring.ts';
 import { judgeWiring } from './judge.ts';
 
 const NEC_SECTION = /\b\d{3}\.\d+|Table 250/;
@@ -25,7 +25,7 @@ test.each(['cec2018', 'cec2021'] as const)(
         {
           ...plan.wiring,
           lands: plan.wiring.lands.map(({ at }, nth, all) => ({
-            end: all[(nth + 1) % all.length]?.end ?? '',
+            end: all[(nth + 1) % all.length]?.end ?? 'p:p1',
             at,
           })),
           backstabbed: first?.ends.slice(0, 1) ?? [],

@@ -4,7 +4,8 @@
  */
 import type { BoxDocument } from '../box/document.ts';
 import { inEdition } from '../box/ground-wire.ts';
-import type { Wiring, WorkPlan } from '../box/work.ts';
+import type { WorkPlan } from '../box/work.ts';
+import type { Wiring } from '../wiring/wiring.ts';
 import type { Connector } from '../connector/connectors.ts';
 import type { Edition } from '../edition/index.ts';
 import { physicalOf } from '../physical/physical.ts';

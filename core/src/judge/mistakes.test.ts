@@ -4,9 +4,10 @@ import { LAYOUTS } from '../tests/harder-layouts.ts';
 import { A15, feed, layout, leg } from '../tests/layouts.ts';
 import { physicalOf } from '../physical/physical.ts';
 import { synthesise } from '../plan/synthesise.ts';
-import type { Wiring } from '../box/work.ts';
+import type { Wiring } from '../wiring/wiring.ts';
 import { judgeWiring } from './judge.ts';
 import { mistakesIn } from './mistakes.ts';
+import { land } from '../wiring/edit.ts';
 
 const nec = editionOf('nec2023');
 const box = layout(
@@ -30,7 +31,8 @@ const told = (wiring: Wiring) => {
 
 test('two conductors under one screw: the light on that switch hangs on it', () => {
   const extra = right.lands.find(({ at }) => at === 't:i4.0:load');
-  const wiring = { ...right, lands: [...right.lands, { end: 'p:p1', at: extra?.at ?? '' }] };
+  if (!extra) throw new Error('nothing lands on the switch');
+  const wiring = land(right, 'p:p1', extra.at);
   const two = told(wiring).find(([code]) => code === 'two-under-screw');
   expect(two?.[1]).toEqual(['porch']);
 });

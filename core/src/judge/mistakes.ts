@@ -2,7 +2,8 @@
  * The mistakes of a wiring that was found, and what hangs on each: the loads that read otherwise once what is wrong
  * is taken out of the wiring, told by the simulation.
  */
-import type { Wiring, WorkPlan } from '../box/work.ts';
+import type { WorkPlan } from '../box/work.ts';
+import type { Wiring } from '../wiring/wiring.ts';
 import type { Physical } from '../physical/physical.ts';
 import { circuitryOf } from '../simulate/circuit.ts';
 import { bench } from '../simulate/instruments.ts';

@@ -17,7 +17,9 @@ import {
 import { createRequire } from 'node:module';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Wiring, WorkPlan } from '../box/work.ts';
+import ts from 'typescript';
+import type { WorkPlan } from '../box/work.ts';
+import type { Wiring } from '../wiring/wiring.ts';
 import type { BoxDocument } from '../box/document.ts';
 import { type Edition, editionOf } from '../edition/index.ts';
 import { synthesise } from '../plan/synthesise.ts';
@@ -37,6 +39,7 @@ interface Mutant {
   readonly to: string;
 }
 
+const DRAFT = 'draft.ts';
 const ENDS = 'ends.ts';
 const FACES = 'faces.ts';
 const MAKE = 'synthesise.ts';
@@ -47,14 +50,14 @@ const MUTANTS: readonly Mutant[] = [
   {
     name: 'the white returns in a loop from a light',
     file: ENDS,
-    from: `{ colour: 'white', signal: supply, marked: true },\n          { colour: 'black', signal: back },`,
-    to: `{ colour: 'black', signal: supply },\n          { colour: 'white', signal: back, marked: true },`,
+    from: `return [{ colour: 'white', signal: supply, marked: true }, { colour: 'black', signal: back }]`,
+    to: `return [{ colour: 'black', signal: supply }, { colour: 'white', signal: back, marked: true }]`,
   },
   {
     name: 'the white returns in a loop to a switch',
     file: ENDS,
-    from: `{ colour: 'white', signal: hotSignal(first ?? circuit), marked: true },\n            { colour: 'black', signal: returned },`,
-    to: `{ colour: 'black', signal: hotSignal(first ?? circuit) },\n            { colour: 'white', signal: returned, marked: true },`,
+    from: `{ colour: 'white', signal: hotSignal(first ?? circuit), marked: true },\n            { colour: 'black', signal: returned }`,
+    to: `{ colour: 'black', signal: hotSignal(first ?? circuit) },\n            { colour: 'white', signal: returned, marked: true }`,
   },
   {
     name: 'one neutral for all circuits',
@@ -101,8 +104,8 @@ const MUTANTS: readonly Mutant[] = [
   {
     name: 'tabs are broken that the plan counts on',
     file: MAKE,
-    from: `broken: faces.flatMap(({ broken }) => [...broken]),`,
-    to: `broken: faces.flatMap(({ key, terminals }) => [...new Set(terminals.flatMap(({ tab }) => (tab ? [key + ':' + tab] : [])))]),`,
+    from: `broken: faces.flatMap(({ broken }) => [...broken])`,
+    to: `broken: faces.flatMap(({ key, terminals }) => [...new Set(terminals.flatMap(({ tab }) => (tab ? [key + ':' + tab] : [])))])`,
   },
   {
     name: 'the LOAD hot is taken from the line',
@@ -155,8 +158,8 @@ const MUTANTS: readonly Mutant[] = [
   {
     name: 'both travelers are one',
     file: ENDS,
-    from: `const two = printSignal({ kind: 'traveler', nth: 2, pair });`,
-    to: `const two = printSignal({ kind: 'traveler', nth: 1, pair });`,
+    from: `const two = printSignal({ kind: 'traveler', number: 2, pair });`,
+    to: `const two = printSignal({ kind: 'traveler', number: 1, pair });`,
   },
   {
     name: 'supply and return of a chain exchanged',
@@ -173,26 +176,26 @@ const MUTANTS: readonly Mutant[] = [
   {
     name: 'whites are not marked',
     file: MAKE,
-    from: `marked: wires.filter(({ marked }) => marked).map(({ id }) => id),`,
-    to: `marked: [],`,
+    from: `marked: wires.filter(({ marked }) => marked).map(({ id }) => id)`,
+    to: `marked: []`,
   },
   {
     name: 'what carries nothing is left loose',
     file: MAKE,
-    from: `for (const wire of mine) joint(signal, [wire.id]);`,
-    to: `for (const wire of mine) if (wire.id === '') joint(signal, [wire.id]);`,
+    from: `for (const { id } of wires) draft.join({ signal, ends: [id] });`,
+    to: `for (const { id } of wires) if (id.length === 0) draft.join({ signal, ends: [id] });`,
   },
   {
     name: 'both halves take the first half’s hot',
     file: FACES,
-    from: `ref: work.halves?.[half - 1] ?? work.circuit,`,
-    to: `ref: work.halves?.[0] ?? work.circuit,`,
+    from: `ref: work.halves?.[half - 1] ?? work.circuit`,
+    to: `ref: work.halves?.[0] ?? work.circuit`,
   },
   {
     name: 'halves of a receptacle are exchanged',
     file: FACES,
-    from: `ref: work.halves?.[half - 1] ?? work.circuit,`,
-    to: `ref: work.halves?.[2 - half] ?? work.circuit,`,
+    from: `ref: work.halves?.[half - 1] ?? work.circuit`,
+    to: `ref: work.halves?.[2 - half] ?? work.circuit`,
   },
   {
     name: 'the GFCIs of two halves are exchanged',
@@ -203,8 +206,8 @@ const MUTANTS: readonly Mutant[] = [
   {
     name: 'a multiwire neutral goes through the device',
     file: MAKE,
-    from: `!isMultiwireNeutral(signal, work) &&`,
-    to: ``,
+    from: `work.schools.splice !== 'feed-through' || signal === GROUND || isMultiwireNeutral(signal, work)`,
+    to: `work.schools.splice !== 'feed-through' || signal === GROUND`,
   },
   {
     name: 'a multiwire neutral is looped from device to device',
@@ -221,14 +224,19 @@ const MUTANTS: readonly Mutant[] = [
   {
     name: 'grounds are fed through the device',
     file: MAKE,
-    from: `if (mine.length === 1 && landings.length === 1 && first && only && !tail) {`,
-    to: `if (signal === GROUND && only && !only.lead && mine.length > 0) {\n      mine.forEach(({ id }) => lands.push({ end: id, at: only.terminals[0] ?? '' }));\n      continue;\n    }\n    if (mine.length === 1 && landings.length === 1 && first && only && !tail) {`,
+    from: `const SHAPES: readonly Shape[] = [`,
+    to: `const allOnTheScrew: Shape = ({ signal, wires, landings: [only] }, { draft }) => {
+      if (signal !== GROUND || !only || only.lead || wires.length === 0) return false;
+      for (const { id } of wires) draft.land(id, only.terminals[0]);
+      return true;
+    };
+    const SHAPES: readonly Shape[] = [allOnTheScrew,`,
   },
   {
     name: 'only one ground is spliced',
     file: MAKE,
-    from: `const ends = mine.map(({ id }) => id);`,
-    to: `const ends = (signal === GROUND ? mine.slice(0, 1) : mine).map(({ id }) => id);`,
+    from: `const ends: End[] = wires.map(({ id }) => id);`,
+    to: `const ends: End[] = (signal === GROUND ? wires.slice(0, 1) : wires).map(({ id }) => id);`,
   },
   {
     name: 'every switched hot is the constant hot',
@@ -256,9 +264,9 @@ const MUTANTS: readonly Mutant[] = [
   },
   {
     name: 'pigtails are always 14 AWG',
-    file: MAKE,
-    from: `const pigtail = (size: Size, colour: string) => {`,
-    to: `const pigtail = (thick: Size, colour: string) => {\n    const size = (thick > 0 ? 14 : thick) as Size;`,
+    file: DRAFT,
+    from: `cut(size: Size, signal: Signal, colour: string = pigtailColour(signal)): PigtailEnd {`,
+    to: `cut(thick: Size, signal: Signal, colour: string = pigtailColour(signal)): PigtailEnd { const size = (thick > 0 ? 14 : thick) as Size;`,
   },
   {
     name: 'ground pigtails are one size down',
@@ -281,20 +289,20 @@ const MUTANTS: readonly Mutant[] = [
   {
     name: 'no joint has a connector',
     file: MAKE,
-    from: `joints: chosen.joints,`,
-    to: `joints: chosen.joints.map((one) => ({ ...one, connectors: [] })),`,
+    from: `joints: chosen.joints`,
+    to: `joints: chosen.joints.map((one) => ({ ...one, connectors: [] }))`,
   },
   {
     name: 'the smallest connector for every joint',
     file: MAKE,
-    from: `joints: chosen.joints,`,
-    to: `joints: chosen.joints.map((one) => ({ ...one, connectors: ['push-2'] })),`,
+    from: `joints: chosen.joints`,
+    to: `joints: chosen.joints.map((one) => ({ ...one, connectors: ['push-2'] }))`,
   },
   {
     name: 'leads are left out of their joint',
     file: MAKE,
-    from: `ends.push(at);`,
-    to: `if (at === '') ends.push(at);`,
+    from: `ends.push(terminals[0]);`,
+    to: `if (ends.length > 99) ends.push(terminals[0]);`,
   },
   {
     name: 'the white of 240 V is taken for a neutral',
@@ -305,8 +313,8 @@ const MUTANTS: readonly Mutant[] = [
   {
     name: 'all is under one screw',
     file: MAKE,
-    from: `const end = pigtail(size, pigtailColour(signal));\n      ends.push(end);\n      lands.push({ end, at });`,
-    to: `for (const one of ends.splice(0)) lands.push({ end: one, at });`,
+    from: `const end = draft.cut(size, signal); ends.push(end); draft.land(end, terminals[0]);`,
+    to: `for (const one of ends.splice(0)) draft.land(one as LooseEnd, terminals[0]);`,
   },
 ];
 
@@ -322,11 +330,52 @@ function treeOf({ name, file, from, to }: Mutant, nth: number): string {
     if (one !== 'plan') symlinkSync(join(SOURCES, one), join(root, one));
   for (const one of readdirSync(PLAN).filter((each) => !each.endsWith('.test.ts'))) {
     const source = readFileSync(join(PLAN, one), 'utf8');
-    const places = source.split(from).length - 1;
-    if (one === file && places !== 1) throw new Error(`“${name}”: its place is ${places} times in ${file}`);
-    writeFileSync(join(root, 'plan', one), one === file ? source.replace(from, () => to) : source);
+    writeFileSync(join(root, 'plan', one), one === file ? mutated(source, { name, from, to }) : source);
   }
   return join(root, 'plan/synthesise.ts');
+}
+
+interface Token {
+  readonly text: string;
+  readonly start: number;
+  readonly end: number;
+}
+
+/** The tokens of a source, without what a formatter adds or takes: blanks, comments and commas before a bracket. */
+function tokensOf(source: string): Token[] {
+  const file = ts.createSourceFile('mutant.ts', source, ts.ScriptTarget.Latest, true);
+  const tokens: Token[] = [];
+  const visit = (node: ts.Node) => {
+    const children = node.getChildren(file).filter(({ kind }) => kind !== ts.SyntaxKind.JSDoc);
+    if (children.length > 0) children.forEach(visit);
+    else if (node.getText(file) !== '')
+      tokens.push({ text: node.getText(file), start: node.getStart(file), end: node.getEnd() });
+  };
+  visit(file);
+  return tokens.filter(({ text }, index) => text !== ',' || !isBeforeBracket(tokens[index + 1]?.text));
+}
+const isBeforeBracket = (next: string | undefined) => next !== undefined && /^[)\]}]$/.test(next);
+
+/** The tokens of a piece of a source, which need not be a whole sentence of the language. */
+function tokensIn(piece: string): string[] {
+  const scanner = ts.createScanner(ts.ScriptTarget.Latest, true, ts.LanguageVariant.Standard, piece);
+  const tokens: string[] = [];
+  while (scanner.scan() !== ts.SyntaxKind.EndOfFileToken) tokens.push(scanner.getTokenText());
+  return tokens.filter((text, index) => text !== ',' || !isBeforeBracket(tokens[index + 1]));
+}
+
+/** A source with the one place that has these tokens exchanged; how it is laid out does not matter. */
+function mutated(source: string, { name, from, to }: Pick<Mutant, 'name' | 'from' | 'to'>): string {
+  const [all, sought] = [tokensOf(source), tokensIn(from)];
+  const places = all.flatMap((_, at) =>
+    sought.every((text, index) => all[at + index]?.text === text)
+      ? [[all[at], all[at + sought.length - 1]] as const]
+      : [],
+  );
+  const [[first, last] = [], ...more] = places;
+  if (!first || !last || more.length > 0)
+    throw new Error(`“${name}”: its place is there ${places.length} times`);
+  return source.slice(0, first.start) + to + source.slice(last.end);
 }
 
 /** Every mutated planner, built in one go. */

@@ -18,7 +18,7 @@ import { addedParts, type AddPart, type BoxPart, catalogueOf, volumeWritten } fr
 import { DEFAULT_WEIGHTS } from '../remedy/remedy.ts';
 import type { Stock } from '../plan/choose-connectors.ts';
 import { CONNECTORS } from '../connector/connectors.ts';
-import { onFirstUse } from '../box/on-first-use.ts';
+import { onFirstUse } from '../schema/on-first-use.ts';
 
 /** The two surfaces a box is set in. */
 export const PLACES_FOR_BOXES = ['wall', 'ceiling'] as const;

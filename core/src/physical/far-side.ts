@@ -5,7 +5,7 @@
  */
 import type { Run, WorkPlan } from '../box/work.ts';
 import { sharersOf } from './circuits.ts';
-import { farEnd } from './end.ts';
+import { type FarEnd, farEnd, type Node } from '../wiring/end.ts';
 import type { Held, Pair, Switch, Use } from './physical.ts';
 import type { CablePiece, Colour } from './pieces.ts';
 import { isGroundColour } from './pieces.ts';
@@ -13,7 +13,7 @@ import { isGroundColour } from './pieces.ts';
 export interface FarSide {
   readonly links: readonly Pair[];
   readonly switches: readonly Switch[];
-  readonly sources: readonly { readonly node: string; readonly held: Held }[];
+  readonly sources: readonly { readonly node: Node; readonly held: Held }[];
   readonly uses: readonly Use[];
 }
 
@@ -38,7 +38,7 @@ export function travelerColours(
 class Side {
   readonly links: Pair[] = [];
   readonly switches: Switch[] = [];
-  readonly sources: { node: string; held: Held }[] = [];
+  readonly sources: { node: Node; held: Held }[] = [];
   readonly uses: Use[] = [];
 
   constructor(
@@ -47,22 +47,22 @@ class Side {
   ) {}
 
   /** The far end of a conductor; undefined where the cable has none of that colour. */
-  wire(colour: Colour): string | undefined {
+  wire(colour: Colour): FarEnd | undefined {
     return this.cable.conductors.some((one) => one.colour === colour)
       ? farEnd(this.cable.key, colour)
       : undefined;
   }
 
   /** A node beyond the cable. */
-  beyond(what: string): string {
+  beyond(what: string): FarEnd {
     return farEnd(this.cable.key, `~${what}`);
   }
 
-  hot(node: string | undefined, circuit: string): void {
+  hot(node: FarEnd | undefined, circuit: string): void {
     if (node !== undefined) this.sources.push({ node, held: { kind: 'hot', circuit } });
   }
 
-  neutral(node: string | undefined, circuit: string): void {
+  neutral(node: FarEnd | undefined, circuit: string): void {
     const [first = circuit] = sharersOf(this.work, circuit);
     if (node !== undefined) this.sources.push({ node, held: { kind: 'neutral', circuit: first } });
   }
@@ -76,7 +76,7 @@ class Side {
     this.switches.push({ id: this.cable.key, name, of: this.cable.key, here: false, positions });
   }
 
-  use(nth: 1 | 2, name: string, hot: string | undefined, neutral: string | undefined, doubled = false): void {
+  use(nth: 1 | 2, name: string, hot: FarEnd | undefined, neutral: FarEnd | undefined, doubled = false): void {
     if (hot === undefined || neutral === undefined) return;
     const { key, item, conductors } = this.cable;
     const bare = conductors.find(({ colour }) => isGroundColour(colour));
@@ -169,7 +169,7 @@ function lampElsewhere(side: Side, run: Run): void {
   if (!plain) side.neutral(side.wire('white'), circuit);
   if (run.hots.length === 0) return;
   side.neutral(side.beyond('neutral'), circuit);
-  const lamp = (nth: 1 | 2, back: string | undefined, label: string) =>
+  const lamp = (nth: 1 | 2, back: FarEnd | undefined, label: string) =>
     side.use(nth, label, back, side.beyond('neutral'));
   if (!two) return lamp(1, red ?? side.wire('black'), name);
   lamp(1, side.wire('black'), `${name}, black`);
@@ -191,7 +191,7 @@ function threeWayElsewhere(side: Side, run: Run): void {
   const toLine = run.leads === 'line';
   // The ground comes from where the supply comes.
   if (toLine === (run.third !== 'supply')) side.ground();
-  const lampBeyond = (hot: string) => {
+  const lampBeyond = (hot: FarEnd) => {
     const back = white ?? side.beyond('neutral');
     if (white === undefined) side.neutral(back, circuit);
     side.use(1, `light beyond ${side.cable.quoted}`, hot, back);

@@ -3,7 +3,7 @@ import type { BoxDocument } from '../box/document.ts';
 import type { WorkPlan } from '../box/work.ts';
 import { plainSayer, type Sayer } from '../finding/say.ts';
 import { nameOfCircuit } from './circuits.ts';
-import { readEnd } from './end.ts';
+import { readEnd } from '../wiring/end.ts';
 import type { Physical } from './physical.ts';
 import { cablesOf, devicesOf } from './pieces.ts';
 

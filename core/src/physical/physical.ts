@@ -5,7 +5,17 @@
  */
 import type { BoxDocument } from '../box/document.ts';
 import type { WorkPlan } from '../box/work.ts';
-import { BOX_SCREW, farEnd, tabName, terminalEnd } from './end.ts';
+import {
+  BOX_SCREW,
+  type FarEnd,
+  farEnd,
+  type Node,
+  type TabName,
+  tabName,
+  type TerminalEnd,
+  terminalEnd,
+  type WireEnd,
+} from '../wiring/end.ts';
 import { farSideOf } from './far-side.ts';
 import { givenBy } from './hot.ts';
 import {
@@ -18,7 +28,7 @@ import {
   isMetal,
 } from './pieces.ts';
 
-export type Pair = readonly [string, string];
+export type Pair = readonly [Node, Node];
 
 /** What keeps a node at a potential. */
 export type Held =
@@ -44,10 +54,10 @@ export interface Use {
   readonly name: string;
   /** The device it is part of, or the cable it is at the end of. */
   readonly of: string;
-  readonly hot: string;
-  readonly neutral: string;
+  readonly hot: Node;
+  readonly neutral: Node;
   /** Its ground contact, where it has one. */
-  readonly ground: string | undefined;
+  readonly ground: Node | undefined;
   /** Whether it is in the box, so that an outlet tester can be put in it. */
   readonly here: boolean;
   /** Between two hots: 240 V. */
@@ -59,15 +69,15 @@ export interface Use {
 /** One conductor as a connection between its end in the box and its far end. */
 export interface Strand {
   readonly cable: string;
-  readonly near: string;
-  readonly far: string;
+  readonly near: WireEnd;
+  readonly far: FarEnd;
 }
 
 /** A ground-fault interrupter: its poles, from the line’s side to the load’s. */
 export interface Guard {
   readonly of: string;
   readonly name: string;
-  readonly poles: readonly Pair[];
+  readonly poles: readonly (readonly [TerminalEnd, TerminalEnd])[];
 }
 
 export interface Physical {
@@ -78,13 +88,13 @@ export interface Physical {
   readonly strands: readonly Strand[];
   /** Connections at far ends. */
   readonly links: readonly Pair[];
-  readonly tabs: readonly { readonly of: string; readonly name: string; readonly pair: Pair }[];
+  readonly tabs: readonly { readonly of: string; readonly name: TabName; readonly pair: Pair }[];
   readonly switches: readonly Switch[];
   readonly guards: readonly Guard[];
-  readonly sources: readonly { readonly node: string; readonly held: Held }[];
+  readonly sources: readonly { readonly node: Node; readonly held: Held }[];
   readonly uses: readonly Use[];
   /** Nodes that must reach the ground, and whose they are. */
-  readonly grounded: readonly { readonly node: string; readonly name: string; readonly of: string }[];
+  readonly grounded: readonly { readonly node: Node; readonly name: string; readonly of: string }[];
 }
 
 /** The box, with what is said of its cables and devices, as plain data. */
@@ -131,7 +141,7 @@ export function physicalOf(box: BoxDocument, work: WorkPlan): Physical {
 /** What is inside a device. */
 function bodyOf({ key, kind, work, ports, title }: DevicePiece) {
   const at = (port: string) => terminalEnd(key, port);
-  const pair = ([a, b]: Pair): Pair => [at(a), at(b)];
+  const pair = ([a, b]: readonly [string, string]) => [at(a), at(b)] as const;
   const { contacts = [], uses = [], guard = [] } = kind.inside(work);
   const green = ports.some(({ name }) => name === 'ground') ? at('ground') : undefined;
   const tabs = (['hot', 'neutral'] as const).flatMap((tab) => {

@@ -11,7 +11,7 @@ import type { DeviceWork, Run, WorkPlan } from '../box/work.ts';
 import { type DeviceKind, kindOf } from '../device/index.ts';
 import type { Port } from '../device/kind.ts';
 import type { Size } from '../edition/index.ts';
-import { terminalEnd, wireEnd } from './end.ts';
+import { terminalEnd, wireEnd, type TerminalEnd, type WireEnd } from '../wiring/end.ts';
 
 /** Colours of conductors, each with its letter. */
 export const COLOURS = {
@@ -31,7 +31,7 @@ export const isWhite = (colour: string): boolean => colour === 'white' || colour
 /** One conductor that comes into the box. */
 export interface Conductor {
   /** Its end in the box: `w:i1.0:black`. */
-  readonly id: string;
+  readonly id: WireEnd;
   /** The cable it belongs to. */
   readonly run: string;
   readonly colour: Colour;
@@ -56,7 +56,7 @@ export interface DevicePiece {
   readonly item: ItemOf<'device'>;
   readonly kind: DeviceKind;
   readonly work: DeviceWork;
-  readonly ports: readonly (Port & { readonly id: string })[];
+  readonly ports: readonly (Port & { readonly id: TerminalEnd })[];
   readonly title: string;
 }
 

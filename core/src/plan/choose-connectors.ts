@@ -4,10 +4,20 @@
  */
 import { finding } from '../finding/finding.ts';
 import type { Obstacle } from './obstacle.ts';
-import type { Schools, Wiring } from '../box/work.ts';
+import type { Schools } from '../box/work.ts';
+import type { Joint, Pigtail } from '../wiring/wiring.ts';
 import type { Size } from '../edition/index.ts';
-import { readEnd } from '../physical/end.ts';
-import { GROUND, pigtailColour } from './signal.ts';
+import {
+  type End,
+  type JointId,
+  jointId,
+  type PigtailEnd,
+  pigtailEnd,
+  pigtailId,
+  readEnd,
+} from '../wiring/end.ts';
+import type { Draft, JointToMake } from './draft.ts';
+import { GROUND, pigtailColour, type Signal } from './signal.ts';
 import { type Connector, CONNECTORS, holds } from '../connector/connectors.ts';
 
 export interface Stock {
@@ -218,12 +228,13 @@ function takings(group: Group, total: number, fits: (sizes: readonly Size[]) => 
   return able.filter((taking) => many(taking) === most);
 }
 
-type Joint = Wiring['joints'][number];
-
 export interface Chosen {
   readonly joints: Joint[];
-  readonly jumpers: Wiring['pigtails'];
-  readonly carries: Map<string, string>;
+  readonly jumpers: readonly Pigtail[];
+  /** The signal of each joint. */
+  readonly carries: ReadonlyMap<JointId, Signal>;
+  /** The wanted joint each was made for: one in several connectors is made as several. */
+  readonly madeFrom: ReadonlyMap<JointId, JointToMake>;
   /** Joints for which there is no connector, or too many; their ends are where they are. */
   readonly missing: readonly Obstacle[];
   readonly cost: number;
@@ -284,21 +295,19 @@ const say = (sizes: readonly Size[]) =>
 
 /** Gives every joint its connectors; a joint that needs several becomes several, linked by jumpers. */
 export function chooseConnectors(
-  joints: readonly { readonly id: string; readonly ends: readonly string[] }[],
-  sizes: ReadonlyMap<string, Size>,
-  carries: ReadonlyMap<string, string>,
+  { joints, sizes }: Pick<Draft, 'joints' | 'sizes'>,
   schools: Schools,
   section: string,
   { kinds, counts }: Stock,
 ): Chosen {
   // A lead of a device is as thick as what it joins, at most 14 AWG (common practice).
-  const sizeOf = (end: string): Size => sizes.get(end) ?? 14;
+  const sizeOf = (end: End): Size => sizes.get(end) ?? 14;
   const usable = kinds.filter(({ id }) => counts[id] !== 0);
   const short = Object.keys(counts).length > 0;
   const known = new Map<string, Way[]>();
-  const options = joints.map(({ id, ends }) => {
+  const options = joints.map(({ signal, ends }) => {
     const mine = ends.map(sizeOf);
-    const grounds = carries.get(id) === GROUND;
+    const grounds = signal === GROUND;
     const key = `${grounds}|${[...mine].sort().join()}`;
     const ways = known.get(key) ?? waysOf(mine, grounds, usable, schools.connector, short);
     known.set(key, ways);
@@ -306,14 +315,13 @@ export function chooseConnectors(
   });
   const missing: Obstacle[] = [];
   const more = { severity: 'violation', section } as const;
-  options.forEach((ways, nth) => {
-    const ends = joints[nth]?.ends ?? [];
-    if (ways.length === 0)
+  joints.forEach(({ ends }, index) => {
+    if (options[index]?.length === 0)
       missing.push(
         finding('obstacle', 'no-connector', { conductors: say(ends.map(sizeOf)) }, { at: { ends }, ...more }),
       );
   });
-  const able = options.map((ways, nth) => ({ ways, nth })).filter(({ ways }) => ways.length > 0);
+  const able = options.map((ways, index) => ({ ways, index })).filter(({ ways }) => ways.length > 0);
   const counted = Object.fromEntries(Object.entries(counts).filter(([, count]) => count > 0));
   let best = cheapest(
     able.map(({ ways }) => ways),
@@ -334,10 +342,10 @@ export function chooseConnectors(
     });
     missing.push(finding('obstacle', 'few-connectors', { lacking }, more));
   }
-  for (const [nth, { ways }] of able.map((one, place) => [place, one] as const)) {
-    const way = best?.ways[nth] ?? ways[0];
-    const ends = joints[able[nth]?.nth ?? 0]?.ends ?? [];
-    if (way && way.parts.length > IN_A_ROW)
+  for (const [place, { ways, index }] of able.entries()) {
+    const way = best?.ways[place] ?? ways[0];
+    const ends = joints[index]?.ends;
+    if (way && ends && way.parts.length > IN_A_ROW)
       missing.push(
         finding(
           'obstacle',
@@ -348,48 +356,47 @@ export function chooseConnectors(
       );
   }
   const made: Joint[] = [];
-  const jumpers: Wiring['pigtails'] = [];
-  const signals = new Map<string, string>();
+  const jumpers: Pigtail[] = [];
+  const carries = new Map<JointId, Signal>();
+  const madeFrom = new Map<JointId, JointToMake>();
   // Pigtails that were found keep their numbers, and a number is never given twice.
   const first = [...sizes.keys()].reduce((next, end) => {
     const read = readEnd(end);
     return read?.kind === 'pigtail' ? Math.max(next, Number(read.id.slice(1)) + 1) : next;
   }, 1);
-  joints.forEach(({ id: was, ends }, nth) => {
-    const signal = carries.get(was) ?? '';
-    const at = able.findIndex((one) => one.nth === nth);
+  joints.forEach((wanted, index) => {
+    const { signal, ends } = wanted;
+    const at = able.findIndex((one) => one.index === index);
     const way = at < 0 ? undefined : best?.ways[at];
     // Numbered as they are made up: one joint in two connectors is two.
     const add = (joint: Omit<Joint, 'id'>) => {
-      const id = `j${made.length + 1}`;
+      const id = jointId(made.length + 1);
       made.push({ id, ...joint });
-      signals.set(id, signal);
+      carries.set(id, signal);
+      madeFrom.set(id, wanted);
     };
     if (!way || way.parts.length === 1) {
       add({ ends: [...ends], connectors: way?.parts.map(({ kind }) => kind) ?? [] });
       return;
     }
     const left = [...ends];
-    let link: string | undefined;
-    way.parts.forEach(({ kind, sizes: wanted }, part) => {
-      const mine = wanted.flatMap((size) => {
+    let link: PigtailEnd | undefined;
+    way.parts.forEach(({ kind, sizes: taken }, part) => {
+      const mine = taken.flatMap((size) => {
         const found = left.findIndex((end) => sizeOf(end) === size);
         return found < 0 ? [] : left.splice(found, 1);
       });
       if (link !== undefined) mine.unshift(link);
       if (part < way.parts.length - 1) {
         const size = ends.map(sizeOf).reduce((most, one) => (one < most ? one : most));
-        const jumper = {
-          id: `p${first + jumpers.length}`,
-          size,
-          colour: pigtailColour(signal) === 'red' ? 'black' : pigtailColour(signal),
-        };
-        jumpers.push(jumper);
-        link = `p:${jumper.id}`;
+        const color = pigtailColour(signal);
+        const id = pigtailId(first + jumpers.length);
+        jumpers.push({ id, size, colour: color === 'red' ? 'black' : color });
+        link = pigtailEnd(id);
         mine.push(link);
       }
       add({ ends: mine, connectors: [kind] });
     });
   });
-  return { joints: made, jumpers, carries: signals, missing, cost: best?.cost ?? 0 };
+  return { joints: made, jumpers, carries, madeFrom, missing, cost: best?.cost ?? 0 };
 }

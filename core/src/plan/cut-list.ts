@@ -1,9 +1,11 @@
 /** What to cut and what to bring: pigtails by size, colour and ends, cable to strip for them, connectors. */
 import type { BoxDocument } from '../box/document.ts';
-import type { Wiring, WorkPlan } from '../box/work.ts';
+import type { WorkPlan } from '../box/work.ts';
+import type { Wiring } from '../wiring/wiring.ts';
 import type { Size } from '../edition/index.ts';
 import { CONNECTORS, type Connector, type Family, STRIP } from '../connector/connectors.ts';
-import { BOX_SCREW, readEnd } from '../physical/end.ts';
+import { BOX_SCREW, deviceAt, pigtailEnd } from '../wiring/end.ts';
+import { indexed } from '../wiring/indexed.ts';
 import { isMetal } from '../physical/pieces.ts';
 import type { Kept } from './synthesise.ts';
 
@@ -51,17 +53,16 @@ export function partsOf(
   const old = new Set(before?.pigtails.map(({ id }) => id));
   const closed = new Set(kept?.joints.flatMap(({ fate, now }) => (fate === 'left' ? [now] : [])));
   const lands = kept === undefined ? wiring.lands : newLands(wiring, kept);
+  const { jointsOf, terminalsOf } = indexed(wiring);
   const cuts = new Map<string, Cut>();
   const colours = new Map<Size, Map<string, number>>();
   for (const { id, size, colour } of wiring.pigtails) {
     if (old.has(id)) continue;
     const ends = [
-      ...wiring.joints
-        .filter((joint) => joint.ends.includes(`p:${id}`))
-        .map((joint) => familyOf(joint.connectors[0])),
-      ...wiring.lands
-        .filter(({ end }) => end === `p:${id}`)
-        .map(({ at }) => (at === BOX_SCREW ? 'hook for the box’s screw' : `hook (${STRIP.screw})`)),
+      ...jointsOf(pigtailEnd(id)).map((joint) => familyOf(joint.connectors[0])),
+      ...terminalsOf(pigtailEnd(id)).map((at) =>
+        at === BOX_SCREW ? 'hook for the box’s screw' : `hook (${STRIP.screw})`,
+      ),
     ].sort();
     const [first = 'straight', second = 'straight'] = ends;
     const key = `${size}|${colour}|${first}|${second}`;
@@ -116,11 +117,7 @@ export function newLands(
 
 /** Devices with something on their screws: what is taped where that school is chosen (common practice). */
 export function tapedIn(wiring: Pick<Wiring, 'lands'>): string[] {
-  const screws = wiring.lands.flatMap(({ at }) => {
-    const there = readEnd(at);
-    return there?.kind === 'terminal' ? [there.of] : [];
-  });
-  return [...new Set(screws)];
+  return [...new Set(wiring.lands.flatMap(({ at }) => deviceAt(at) ?? []))];
 }
 
 /** One list for a whole job. */

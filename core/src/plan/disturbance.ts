@@ -2,9 +2,18 @@
  * How a plan differs from the wiring that was found, joint by joint and conductor by conductor, and the steps
  * that lead from one to the other (docs/trade.md#identifying).
  */
-import type { Wiring } from '../box/work.ts';
+import type { Joint, Wiring } from '../wiring/wiring.ts';
 import { CONNECTORS } from '../connector/connectors.ts';
-import { readEnd, readTab } from '../physical/end.ts';
+import {
+  type End,
+  isPigtail,
+  type JointId,
+  type LandingEnd,
+  pigtailEnd,
+  readEnd,
+  readTab,
+} from '../wiring/end.ts';
+import { indexed } from '../wiring/indexed.ts';
 import type { Line } from './ends.ts';
 import type { Planned } from './planned.ts';
 
@@ -43,16 +52,16 @@ export interface Step {
     | 'mark';
   readonly words: string;
   /** The joint of the plan it makes or leaves. */
-  readonly joint?: string;
+  readonly joint?: JointId;
 }
 
 export interface Disturbance {
   /** Joints of the plan, by id. */
-  readonly joints: ReadonlyMap<string, PlannedFate>;
+  readonly joints: ReadonlyMap<JointId, PlannedFate>;
   /** Joints that were found and are no more, by their id there. */
-  readonly apart: readonly string[];
+  readonly apart: readonly JointId[];
   /** Every conductor that comes into the box. */
-  readonly ends: ReadonlyMap<string, EndFate>;
+  readonly ends: ReadonlyMap<End, EndFate>;
   readonly steps: readonly Step[];
   /** Dead pigtails and abandoned cables: what hangs in the box and does nothing. */
   readonly dead: readonly string[];
@@ -61,13 +70,14 @@ export interface Disturbance {
   readonly found: number;
 }
 
-type Place = { readonly joint: string } | { readonly at: string } | undefined;
+type Place = { readonly joint: Joint } | { readonly at: LandingEnd } | undefined;
 
-function placeOf(end: string, { joints, lands }: Wiring): Place {
-  const joint = joints.find(({ ends }) => ends.includes(end));
-  if (joint) return { joint: joint.id };
-  const land = lands.find((one) => one.end === end);
-  return land && { at: land.at };
+function placeOf(end: End, wiring: Wiring): Place {
+  const { jointOf, terminalOf } = indexed(wiring);
+  const joint = jointOf(end);
+  if (joint) return { joint };
+  const at = terminalOf(end);
+  return at && { at };
 }
 
 /** How a plan that starts from what was found comes from it; undefined where it does not start from it. */
@@ -81,16 +91,16 @@ export function disturbanceOf({
 }: Pick<Planned, 'plan' | 'work' | 'wiring' | 'lines' | 'faces' | 'name'>): Disturbance | undefined {
   const { found } = work;
   if (kept === undefined || found === undefined) return undefined;
-  const joints = new Map<string, PlannedFate>(wiring.joints.map(({ id }) => [id, 'new']));
+  const joints = new Map<JointId, PlannedFate>(wiring.joints.map(({ id }) => [id, 'new']));
   for (const { fate, now } of kept.joints)
     if (now !== undefined && fate !== 'taken-apart') joints.set(now, fate);
   // A cap is no joint that one opens: what was capped is uncapped.
-  const many = (id: string) => (found.joints.find((one) => one.id === id)?.ends.length ?? 0) > 1;
+  const many = (id: JointId) => (indexed(found).joint(id)?.ends.length ?? 0) > 1;
   const apart = kept.joints.flatMap(({ found: id, fate }) =>
     fate === 'taken-apart' && many(id) ? [id] : [],
   );
   const comes = lines.flatMap(({ wires }) => wires.map(({ id }) => id));
-  const ends = new Map(comes.map((end) => [end, fateOf(end, found, wiring, joints)]));
+  const ends = new Map<End, EndFate>(comes.map((end) => [end, fateOf(end, found, wiring, joints)]));
   return {
     joints,
     apart,
@@ -103,16 +113,16 @@ export function disturbanceOf({
 
   function stepsOf(): Step[] {
     if (!found || !kept) return [];
-    const numbers = new Map(found.joints.map(({ id }, nth) => [id, nth + 1]));
-    const numberNow = new Map(wiring.joints.map(({ id }, nth) => [id, nth + 1]));
+    const before = indexed(found);
+    const now = indexed(wiring);
     const call = tailNames(found, wiring, name);
-    const said = (list: readonly string[]) => list.map((end) => call(end, 'in')).join(', ');
+    const said = (list: readonly End[]) => list.map((end) => call(end, 'in')).join(', ');
     const stays = new Set(kept.lands.map(({ end, at }) => `${end}>${at}`));
     const there = new Set(faces.map(({ key }) => key));
     const exchanged = new Set((work.renewed ?? []).filter((of) => there.has(of)));
     const steps: Step[] = [];
-    const left = kept.joints.flatMap(({ found: id, fate, now }) =>
-      fate === 'left' && now !== undefined && many(id) ? [numberNow.get(now) ?? 0] : [],
+    const left = kept.joints.flatMap(({ found: id, fate, now: closed }) =>
+      fate === 'left' && closed !== undefined && many(id) ? (now.numberOf(closed) ?? []) : [],
     );
     if (left.length > 0)
       steps.push({
@@ -138,16 +148,16 @@ export function disturbanceOf({
           : `Take ${call(end, 'off')} off the device that goes${hole}.`,
       });
     }
-    for (const { found: id, fate, now } of kept.joints) {
+    for (const { found: id, fate, now: again } of kept.joints) {
       if (fate === 'left' || !many(id)) continue;
-      const was = found.joints.find((one) => one.id === id)?.ends ?? [];
-      const words = `the joint that was found as number ${numbers.get(id) ?? 0} (${said(was.filter((end) => readEnd(end)?.kind !== 'pigtail')) || 'pigtails'})`;
+      const was = before.joint(id)?.ends ?? [];
+      const words = `the joint that was found as number ${before.numberOf(id)} (${said(was.filter((end) => !isPigtail(end))) || 'pigtails'})`;
       steps.push(
         fate === 'opened'
           ? {
               does: 'open',
               words: `Open ${words}; its connector is not used again.`,
-              ...(now === undefined ? {} : { joint: now }),
+              ...(again === undefined ? {} : { joint: again }),
             }
           : { does: 'take-apart', words: `Take apart ${words}.` },
       );
@@ -170,13 +180,13 @@ export function disturbanceOf({
       if (fate === 'left') continue;
       const connector =
         CONNECTORS.find((one) => one.id === connectors[0])?.name ?? 'a connector that holds them';
-      const nth = numberNow.get(id) ?? 0;
+      const number = now.numberOf(id);
       steps.push(
         mine.length === 1
-          ? { does: 'cap', words: `Cap ${said(mine)} (joint ${nth}): ${connector}.`, joint: id }
+          ? { does: 'cap', words: `Cap ${said(mine)} (joint ${number}): ${connector}.`, joint: id }
           : {
               does: fate === 'opened' ? 'join-again' : 'join',
-              words: `Joint ${nth}: ${said(mine)}, under a new ${connector}.`,
+              words: `Joint ${number}: ${said(mine)}, under a new ${connector}.`,
               joint: id,
             },
       );
@@ -193,15 +203,15 @@ export function disturbanceOf({
 }
 
 /** What an end is called in a step: a tail by where it was or leads, as it bears no number in the box. */
-function tailNames(found: Wiring, wiring: Wiring, name: (end: string) => string) {
-  return (end: string, what: 'off' | 'in' | 'on'): string => {
-    const tail =
-      wiring.pigtails.find(({ id }) => `p:${id}` === end) ??
-      found.pigtails.find(({ id }) => `p:${id}` === end);
+function tailNames(found: Wiring, wiring: Wiring, name: (end: End) => string) {
+  const before = indexed(found);
+  const now = indexed(wiring);
+  return (end: End, what: 'off' | 'in' | 'on'): string => {
+    const old = before.pigtail(end);
+    const tail = now.pigtail(end) ?? old;
     if (!tail) return name(end);
-    const old = found.pigtails.some(({ id }) => id === tail.id);
-    const was = found.lands.find((one) => one.end === end)?.at;
-    const to = wiring.lands.find((one) => one.end === end)?.at;
+    const was = before.terminalOf(end);
+    const to = now.terminalOf(end);
     if (what !== 'in') return `${old ? 'the' : 'the new'} ${tail.colour} tail`;
     if (!old)
       return to === undefined ? `a new ${tail.colour} jumper` : `a new ${tail.colour} tail to ${name(to)}`;
@@ -211,53 +221,47 @@ function tailNames(found: Wiring, wiring: Wiring, name: (end: string) => string)
   };
 }
 
-function fateOf(
-  end: string,
-  found: Wiring,
-  wiring: Wiring,
-  joints: ReadonlyMap<string, PlannedFate>,
-): EndFate {
+function fateOf(end: End, found: Wiring, wiring: Wiring, joints: ReadonlyMap<JointId, PlannedFate>): EndFate {
   const was = placeOf(end, found);
   const now = placeOf(end, wiring);
   if (was === undefined) return 'new';
   if (now === undefined) return 'moved';
   if ('at' in now) return 'at' in was && was.at === now.at ? 'left' : 'moved';
-  const joint = wiring.joints.find(({ id }) => id === now.joint);
+  const { joint } = now;
   if ('joint' in was) {
     // In the same joint, opened or not, it stays where it is.
-    const before = found.joints.find(({ id }) => id === was.joint);
-    const same = joints.get(now.joint) === 'left' || sharesWith(before, joint, end);
-    return joint?.ends.length === 1 && before?.ends.length !== 1 ? 'capped' : same ? 'left' : 'moved';
+    const before = was.joint;
+    const same = joints.get(joint.id) === 'left' || sharesWith(before, joint, end);
+    return joint.ends.length === 1 && before.ends.length !== 1 ? 'capped' : same ? 'left' : 'moved';
   }
-  if (joint?.ends.length === 1) return 'capped';
-  const back = joint?.ends.some((one) =>
-    wiring.lands.some((land) => land.end === one && spotOf(land.at) === spotOf(was.at)),
+  if (joint.ends.length === 1) return 'capped';
+  const back = joint.ends.some((one) =>
+    indexed(wiring)
+      .terminalsOf(one)
+      .some((at) => spotOf(at) === spotOf(was.at)),
   );
   return back ? 'lengthened' : 'lifted';
 }
 
 /** Screws that a tab may make one: `t:i3.0:brass-top` and `t:i3.0:brass-bottom`. */
-const spotOf = (at: string) => at.replace(/-(top|bottom)$/, '');
+const spotOf = (at: LandingEnd) => at.replace(/-(top|bottom)$/, '');
 
-const sharesWith = (
-  before: Wiring['joints'][number] | undefined,
-  now: Wiring['joints'][number] | undefined,
-  end: string,
-) => before?.ends.some((one) => one !== end && now?.ends.includes(one)) ?? false;
+const sharesWith = (before: Joint, now: Joint, end: End) =>
+  before.ends.some((one) => one !== end && now.ends.includes(one));
 
 /** Pigtails that lead nowhere, and cables of which nothing is used here. */
 function deadIn(found: Wiring, lines: readonly Line[]): string[] {
   const alone = new Set(found.joints.filter(({ ends }) => ends.length === 1).flatMap(({ ends }) => ends));
-  const places = (end: string) =>
-    found.joints.filter(({ ends }) => ends.includes(end) && ends.length > 1).length +
-    found.lands.filter((one) => one.end === end).length;
+  const { jointsOf, terminalsOf, numberOf } = indexed(found);
+  const joined = (end: End) => jointsOf(end).filter(({ ends }) => ends.length > 1);
+  const places = (end: End) => joined(end).length + terminalsOf(end).length;
   const tails = found.pigtails.flatMap(({ id, colour }) => {
-    const end = `p:${id}`;
+    const end = pigtailEnd(id);
     // A white tail capped at switches is kept for one that wants a neutral.
     if (places(end) > 1 || (colour === 'white' && alone.has(end))) return [];
-    const nth = found.joints.findIndex(({ ends }) => ends.includes(end) && ends.length > 1);
+    const [joint] = joined(end);
     return [
-      `${colour} pigtail ${id.slice(1)}${nth < 0 ? '' : ` of joint ${nth + 1} as found`}: it leads nowhere`,
+      `${colour} pigtail ${id.slice(1)}${joint ? ` of joint ${numberOf(joint.id)} as found` : ''}: it leads nowhere`,
     ];
   });
   const cables = lines.flatMap(({ wires, quoted, run }) => {

@@ -12,11 +12,11 @@ import {
   type Conductor,
   isGroundColour,
 } from '../physical/pieces.ts';
-import { CAPPED, GROUND, printPair, printSignal } from './signal.ts';
+import { CAPPED, GROUND, printPair, printSignal, type Signal } from './signal.ts';
 
 /** One conductor that comes into the box, with what it carries. */
 export interface Wire extends Conductor {
-  readonly signal: string;
+  readonly signal: Signal;
   /** A white that carries a hot: marked at both ends. */
   readonly marked: boolean;
 }
@@ -26,7 +26,7 @@ export interface Line extends Omit<CablePiece, 'conductors'> {
   readonly wires: readonly Wire[];
 }
 
-export const neutralOf = (work: WorkPlan, circuit: string): string => {
+export const neutralOf = (work: WorkPlan, circuit: string): Signal => {
   const partner = work.circuits.find(({ id }) => id === circuit)?.partner;
   // A multiwire circuit has one neutral: both of its circuits name the same.
   const back = work.circuits.find((one) => one.partner === circuit)?.id;
@@ -39,17 +39,17 @@ export const partnerOf = (work: WorkPlan, circuit: string): string | undefined =
   work.circuits.find(({ id }) => id === circuit)?.partner ??
   work.circuits.find(({ partner }) => partner === circuit)?.id;
 
-export const constantHot = (circuit: string): string => printSignal({ kind: 'hot', circuit });
+export const constantHot = (circuit: string): Signal => printSignal({ kind: 'hot', circuit });
 
-export function hotSignal(ref: string): string {
+export function hotSignal(ref: string): Signal {
   const hot = readHot(ref);
   return hot.kind === 'circuit' ? constantHot(hot.id) : printSignal({ kind: 'switched', by: ref });
 }
 
 /** The hot behind a GFCI where one guards it, else the hot itself. */
-export const guardedHot = (circuit: string, guard: string | undefined): string =>
+export const guardedHot = (circuit: string, guard: string | undefined): Signal =>
   guard === undefined ? constantHot(circuit) : printSignal({ kind: 'guarded', part: 'hot', of: guard });
-export const guardedNeutral = (work: WorkPlan, circuit: string, guard: string | undefined): string =>
+export const guardedNeutral = (work: WorkPlan, circuit: string, guard: string | undefined): Signal =>
   guard === undefined
     ? neutralOf(work, circuit)
     : printSignal({ kind: 'guarded', part: 'neutral', of: guard });
@@ -95,7 +95,7 @@ export function travelerPair({ chain, of }: Run, work: WorkPlan): string {
 
 interface Load {
   readonly colour: Colour;
-  readonly signal: string;
+  readonly signal: Signal;
   readonly marked?: boolean;
 }
 
@@ -196,8 +196,8 @@ function travelers(run: Run, colours: readonly Colour[], work: WorkPlan, circuit
   const guard = guardOfHot(work, run.chain);
   const neutral = guardedNeutral(work, circuit, guard);
   const pair = travelerPair(run, work);
-  const one = printSignal({ kind: 'traveler', nth: 1, pair });
-  const two = printSignal({ kind: 'traveler', nth: 2, pair });
+  const one = printSignal({ kind: 'traveler', number: 1, pair });
+  const two = printSignal({ kind: 'traveler', number: 2, pair });
   const extra =
     run.third === 'supply' ? guardedHot(circuit, guard) : printSignal({ kind: 'switched', by: run.chain });
   if (!colours.includes('red'))

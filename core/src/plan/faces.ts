@@ -4,7 +4,7 @@ import type { DeviceWork, WorkPlan } from '../box/work.ts';
 import type { DeviceKind, Meant, Port } from '../device/kind.ts';
 import type { Size } from '../edition/index.ts';
 import { readHot, givenBy } from '../physical/hot.ts';
-import { tabName } from '../physical/end.ts';
+import { type TabName, tabName, type TerminalEnd } from '../wiring/end.ts';
 import { devicesOf } from '../physical/pieces.ts';
 import {
   circuitOf,
@@ -16,14 +16,14 @@ import {
   partnerOf,
   travelerPair,
 } from './ends.ts';
-import { GROUND, printPair, printSignal } from './signal.ts';
+import { GROUND, printPair, printSignal, type Signal } from './signal.ts';
 
 /** One terminal of a device and what it must carry. */
 export interface Terminal extends Port {
   /** `t:i3.0:brass-top`. */
-  readonly id: string;
+  readonly id: TerminalEnd;
   /** Undefined where nothing need land: the screw is turned in. */
-  readonly signal: string | undefined;
+  readonly signal: Signal | undefined;
 }
 
 export interface Face {
@@ -35,7 +35,7 @@ export interface Face {
   readonly size: Size | undefined;
   readonly terminals: readonly Terminal[];
   /** Tabs that must be broken, as `i3.0:hot`. */
-  readonly broken: readonly string[];
+  readonly broken: readonly TabName[];
   readonly title: string;
 }
 
@@ -47,7 +47,7 @@ export function halfOf(work: DeviceWork, half: 1 | 2): { ref: string; guard: str
   };
 }
 
-function signalOf(meant: Meant | undefined, work: DeviceWork, plan: WorkPlan): string | undefined {
+function signalOf(meant: Meant | undefined, work: DeviceWork, plan: WorkPlan): Signal | undefined {
   if (meant === undefined) return undefined;
   const { of, circuit, chain } = work;
   switch (meant.is) {
@@ -84,7 +84,7 @@ function signalOf(meant: Meant | undefined, work: DeviceWork, plan: WorkPlan): s
       const run = meant.toward === 'other' ? runs[0] : runs.find(({ leads }) => leads === meant.toward);
       if (run === undefined && meant.toward !== 'other') return undefined;
       const pair = run ? travelerPair(run, plan) : printPair(chain, 'here');
-      return printSignal({ kind: 'traveler', nth: meant.nth, pair });
+      return printSignal({ kind: 'traveler', number: meant.nth, pair });
     }
   }
 }

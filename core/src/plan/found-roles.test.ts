@@ -3,26 +3,28 @@
  * a switch has no marked side: common practice, no source.
  */
 import type { BoxDocument } from '../box/document.ts';
-import type { Wiring } from '../box/work.ts';
+import type { Wiring } from '../wiring/wiring.ts';
 import { editionOf } from '../edition/index.ts';
 import { boxOf } from '../tests/layouts.ts';
 import { foundRoles } from './found-roles.ts';
-import { NOTHING_JOINED, planBox } from './planned.ts';
+import { NOTHING_JOINED } from '../wiring/edit.ts';
+import type { End, LandingEnd, LooseEnd } from '../wiring/end.ts';
+import { planBox } from './planned.ts';
 import { workOf } from './suggest.ts';
 
 /** The box with a wiring found in it; `1` is its first cable, `d` its first device. */
-function found(line: string, lands: string[][], joints: string[][] = []): BoxDocument {
+function found(line: string, lands: (readonly [LooseEnd, LandingEnd])[], joints: End[][] = []): BoxDocument {
   const box = boxOf(line);
   const cables = box.items.filter(({ kind }) => kind === 'cable');
   const device = box.items.find(({ kind }) => kind === 'device');
-  const named = (end: string) =>
+  const named = <T extends End>(end: T) =>
     end
       .replace(/^w:(\d)/, (_, number: string) => `w:${cables[Number(number) - 1]?.id}`)
-      .replace(/^t:d/, `t:${device?.id}`);
+      .replace(/^t:d/, `t:${device?.id}`) as T;
   const wiring: Wiring = {
     ...NOTHING_JOINED,
     joints: joints.map((ends, index) => ({ id: `j${index + 1}`, ends: ends.map(named), connectors: [] })),
-    lands: lands.map(([end = '', at = '']) => ({ end: named(end), at: named(at) })),
+    lands: lands.map(([end, at]) => ({ end: named(end), at: named(at) })),
   };
   const { circuits, schools } = workOf(box);
   return { ...box, work: { circuits, schools, found: wiring } };
@@ -32,7 +34,7 @@ const inOrder = (box: BoxDocument) =>
 const taken = (box: BoxDocument) => workOf(box).runs.map(({ does }) => does);
 
 const GFCI = '20 in3 plastic, 12/2, 12/2, gfci';
-const SECOND_ON_LINE = [
+const SECOND_ON_LINE: (readonly [LooseEnd, LandingEnd])[] = [
   ['w:2:black', 't:d:line-hot'],
   ['w:1:black', 't:d:load-hot'],
 ];
@@ -56,7 +58,7 @@ test('it is followed through a joint and a pigtail', () => {
   expect(inOrder(box)).toEqual([undefined, 'feed']);
 });
 
-test.each([
+test.each<[string, string, (readonly [LooseEnd, LandingEnd])[], End[][]]>([
   ['two cables on one terminal', GFCI, [['p:p1', 't:d:line-hot']], [['w:1:black', 'w:2:black', 'p:p1']]],
   ['a white on LINE', GFCI, [['w:2:white', 't:d:line-hot']], []],
   [

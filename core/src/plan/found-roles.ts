@@ -4,9 +4,9 @@
  * person wants to find. A switch whose two screws are alike says nothing.
  */
 import type { BoxDocument } from '../box/document.ts';
-import type { Wiring } from '../box/work.ts';
+import type { Wiring } from '../wiring/wiring.ts';
 import { kindOf } from '../device/index.ts';
-import { readEnd, terminalEnd } from '../physical/end.ts';
+import { readEnd, terminalEnd } from '../wiring/end.ts';
 import { devicePieces, isGroundColour, isWhite } from '../physical/pieces.ts';
 
 type FoundRole = 'feed' | 'out' | 'leg';

@@ -1,6 +1,7 @@
 /** A joint and a landing in words: the same on their cards, in step mode and read aloud. */
 import { CONNECTORS, STRIP } from '../connector/connectors.ts';
-import { readEnd } from '../physical/end.ts';
+import { type End, isPigtail, type TerminalEnd } from '../wiring/end.ts';
+import { indexed } from '../wiring/indexed.ts';
 import type { TerminalLanding } from './landings.ts';
 import type { Planned } from './planned.ts';
 
@@ -13,7 +14,7 @@ const HOW = {
 
 export interface JointWords {
   /** Each end under the connector. */
-  readonly ends: readonly { readonly end: string; readonly words: string }[];
+  readonly ends: readonly { readonly end: End; readonly words: string }[];
   readonly connector: string;
   readonly how: string;
 }
@@ -25,17 +26,17 @@ export function jointWords(planned: Planned, nth: number): JointWords | undefine
   if (!joint) return undefined;
   const kind = CONNECTORS.find(({ id }) => id === joint.connectors[0]);
   const family = kind?.family ?? 'twist';
-  const say = (end: string) => {
+  const { terminalOf, pigtail } = indexed(wiring);
+  const say = (end: End) => {
     const words = planned.name(end);
-    if (readEnd(end)?.kind !== 'pigtail') return words;
-    const land = wiring.lands.find((one) => one.end === end);
-    const piece = wiring.pigtails.find(({ id }) => `p:${id}` === end);
-    const to = land
-      ? `to the ${planned.name(land.at).replace(/^the /, '')}`
+    if (!isPigtail(end)) return words;
+    const at = terminalOf(end);
+    const to = at
+      ? `to the ${planned.name(at).replace(/^the /, '')}`
       : joint.ends.length === 1
         ? 'capped'
         : 'to the next joint, or capped';
-    return `${piece?.colour ?? ''} pigtail ${to}`;
+    return `${pigtail(end)?.colour ?? 'loose'} pigtail ${to}`;
   };
   return {
     ends: joint.ends.map((end) => ({ end, words: say(end) })),
@@ -45,20 +46,23 @@ export function jointWords(planned: Planned, nth: number): JointWords | undefine
 }
 
 /** A jumper between two devices: where its other end lands. */
-function jumperWords({ wiring, name }: Planned, end: string, here: string): string {
-  const other = wiring.lands.find((one) => one.end === end && one.at !== here)?.at;
+function jumperWords({ wiring, name }: Planned, end: End, here: TerminalEnd): string {
+  const other = indexed(wiring)
+    .terminalsOf(end)
+    .find((at) => at !== here);
   return other === undefined ? 'a loose pigtail' : `jumper to ${name(other)}`;
 }
 
 /** What lands on a terminal: `pigtail from joint 2`, `nothing`. */
 export function landedWords(planned: Planned, { terminal, ends, joint }: TerminalLanding): string {
   const { wiring } = planned;
+  const { jointOf, numberOf } = indexed(wiring);
   const [end] = ends;
-  if (joint !== undefined) return `in joint ${wiring.joints.findIndex((one) => one.id === joint) + 1}`;
+  if (joint !== undefined) return `in joint ${numberOf(joint)}`;
   if (end === undefined) return 'nothing';
-  const nth = wiring.joints.findIndex((one) => one.ends.includes(end));
-  if (readEnd(end)?.kind === 'pigtail')
-    return nth < 0 ? jumperWords(planned, end, terminal.id) : `pigtail from joint ${nth + 1}`;
+  const from = jointOf(end);
+  if (isPigtail(end))
+    return from ? `pigtail from joint ${numberOf(from.id)}` : jumperWords(planned, end, terminal.id);
   return `${planned.name(end)}${wiring.marked.includes(end) ? ', marked as a hot' : ''}`;
 }
 
@@ -69,10 +73,5 @@ export const isKept = ({ plan }: Planned, { terminal, ends }: TerminalLanding): 
 
 /** The colours that leave a joint, one for each end. */
 export function jointColours({ wiring }: Pick<Planned, 'wiring'>, nth: number): string[] {
-  return (wiring.joints[nth]?.ends ?? []).flatMap((end) => {
-    const read = readEnd(end);
-    if (read?.kind === 'wire') return [read.colour];
-    if (read?.kind !== 'pigtail') return [];
-    return wiring.pigtails.find(({ id }) => id === read.id)?.colour ?? [];
-  });
+  return (wiring.joints[nth]?.ends ?? []).flatMap((end) => indexed(wiring).colorOf(end) ?? []);
 }

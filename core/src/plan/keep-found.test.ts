@@ -4,7 +4,8 @@
  * of how it was made; docs/trade.md#identifying says what may stay.
  */
 import fc from 'fast-check';
-import type { Wiring, WorkPlan } from '../box/work.ts';
+import type { WorkPlan } from '../box/work.ts';
+import type { Wiring } from '../wiring/wiring.ts';
 import { editionOf } from '../edition/index.ts';
 import { judgeWiring } from '../judge/judge.ts';
 import { LAYOUTS } from '../tests/harder-layouts.ts';

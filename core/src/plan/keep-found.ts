@@ -5,18 +5,21 @@
  */
 import type { BoxDocument } from '../box/document.ts';
 import { inEdition } from '../box/ground-wire.ts';
-import type { Wiring, WorkPlan } from '../box/work.ts';
+import type { WorkPlan } from '../box/work.ts';
+import type { Joint, Land, Wiring } from '../wiring/wiring.ts';
 import type { Edition, Size } from '../edition/index.ts';
 import { whereOf } from '../finding/finding.ts';
 import { judgeWiring } from '../judge/judge.ts';
-import { readTab } from '../physical/end.ts';
+import { type End, type JointId, jointId, pigtailEnd, readTab, type TabName } from '../wiring/end.ts';
+import { indexed } from '../wiring/indexed.ts';
 import { chooseConnectors, type Stock, UNLIMITED, waysOf } from './choose-connectors.ts';
-import { type Land, leastChange, type NetChange, type NetTask, type Spot } from './least-change.ts';
+import { leastChange, type NetChange, type NetTask, type Spot } from './least-change.ts';
 import { obstaclesOf } from './needs.ts';
 import { type Net, type Nets, netsOf } from './nets.ts';
-import { CAPPED, GROUND, pigtailColour } from './signal.ts';
+import { Draft } from './draft.ts';
+import { CAPPED, GROUND, type Signal } from './signal.ts';
 import { replacementDuties } from './replacement.ts';
-import { type Given, isExchanged, landKey, spotsOf, standing } from './standing.ts';
+import { type Excluded, isExchanged, landKey, spotsOf, standing } from './standing.ts';
 import { type Kept, noGround, type Plan, synthesise } from './synthesise.ts';
 
 /** A plan that starts from what was found. */
@@ -43,13 +46,13 @@ export function keepFound(
   });
   if (found === undefined) return anew();
   const nets = netsOf(box, work, edition);
-  const given: Given = { joints: new Set(), tails: new Set(), lands: new Set() };
+  const excluded: Excluded = { joints: new Set(), tails: new Set(), lands: new Set() };
   for (let round = 0; round < ROUNDS; round += 1) {
-    const plan = mended(box, work, found, nets, edition, stock, given);
+    const plan = mended(box, work, found, nets, edition, stock, excluded);
     const { proof, findings } = judgeWiring(box, work, plan.wiring, edition);
     const against = [...proof.faults, ...findings.filter(({ severity }) => severity === 'violation')];
     if (against.length === 0) return plan;
-    if (!giveUp(against.flatMap(whereOf), plan, given)) {
+    if (!giveUp(against.flatMap(whereOf), plan, excluded)) {
       // Nothing of what is kept stands against it: making all anew is no better unless it is good.
       const other = anew();
       const judged = judgeWiring(box, work, other.wiring, edition);
@@ -63,22 +66,22 @@ export function keepFound(
 function giveUp(
   places: readonly string[],
   { wiring, kept }: Pick<PlanKept, 'wiring' | 'kept'>,
-  given: Given,
+  excluded: Excluded,
 ): boolean {
-  const named = new Set(places);
+  const named = new Set<string>(places);
   let any = false;
-  const add = (to: Set<string>, one: string) => {
+  const add = <T extends string>(to: Set<T>, one: T) => {
     any ||= !to.has(one);
     to.add(one);
   };
   for (const { found, fate, now } of kept.joints) {
-    const ends = wiring.joints.find(({ id }) => id === now)?.ends ?? [];
-    if (fate === 'left' && now !== undefined && (named.has(now) || ends.some((end) => named.has(end))))
-      add(given.joints, found);
+    if (fate !== 'left' || now === undefined) continue;
+    const ends = indexed(wiring).joint(now)?.ends ?? [];
+    if (named.has(now) || ends.some((end) => named.has(end))) add(excluded.joints, found);
   }
   for (const land of kept.lands)
-    if (named.has(land.end) || named.has(land.at)) add(given.lands, landKey(land));
-  for (const { id } of wiring.pigtails) if (named.has(`p:${id}`)) add(given.tails, `p:${id}`);
+    if (named.has(land.end) || named.has(land.at)) add(excluded.lands, landKey(land));
+  for (const { id } of wiring.pigtails) if (named.has(pigtailEnd(id))) add(excluded.tails, pigtailEnd(id));
   return any;
 }
 
@@ -90,31 +93,24 @@ function mended(
   all: Nets,
   edition: Edition,
   stock: Stock,
-  given: Given,
+  excluded: Excluded,
 ): PlanKept {
   const { nets, lines, faces, wires, groundless } = all;
-  const stands = standing(found, nets, work, given);
-  const draft = draftOf(found, wires);
+  const stands = standing(found, nets, work, excluded);
+  const draft = new MendedDraft(wires, found);
   for (const net of nets) {
     const task = taskOf(net, spotsOf(net, faces, work, found), stands, found, draft.sizes, work, stock);
     mendNet(draft, net, net.signal === CAPPED ? alone(task) : leastChange(task), found);
   }
-  const { fresh, sizes, carries, lands, keptLands } = draft;
-  const chosen = chooseConnectors(
-    fresh,
-    sizes,
-    carries,
-    work.schools,
-    edition.terminals.sections.joint,
-    stock,
-  );
+  const { lands, keptLands } = draft;
+  const chosen = chooseConnectors(draft, work.schools, edition.terminals.sections.joint, stock);
   const joints = inOrder(draft, chosen, nets, found);
-  const used = new Set([...lands.map(({ end }) => end), ...joints.flatMap(({ joint }) => joint.ends)]);
+  const used = new Set<End>([...lands.map(({ end }) => end), ...joints.flatMap(({ joint }) => joint.ends)]);
   const obstacles = [...obstaclesOf(box, work, edition, lines, faces), ...chosen.missing];
   return {
     wiring: {
-      joints: joints.map(({ joint }, nth) => ({ ...joint, id: `j${nth + 1}` })),
-      pigtails: [...draft.pigtails, ...chosen.jumpers].filter(({ id }) => used.has(`p:${id}`)),
+      joints: joints.map(({ joint }, index) => ({ ...joint, id: jointId(index + 1) })),
+      pigtails: [...draft.pigtails, ...chosen.jumpers].filter(({ id }) => used.has(pigtailEnd(id))),
       lands,
       broken: [
         ...new Set([...faces.flatMap(({ broken }) => [...broken]), ...stillBroken(found, faces, work)]),
@@ -122,7 +118,7 @@ function mended(
       marked: wires.filter((one) => one.marked).map(({ id }) => id),
       backstabbed: found.backstabbed.filter((end) => keptLands.some((land) => land.end === end)),
     },
-    carries: new Map(joints.map(({ signal }, nth) => [`j${nth + 1}`, signal])),
+    carries: new Map(joints.map(({ signal }, index) => [jointId(index + 1), signal])),
     obstacles,
     complete: obstacles.length === 0,
     notes: [...(groundless ? [noGround(edition)] : []), ...replacementDuties(work, faces, edition)],
@@ -130,47 +126,12 @@ function mended(
   };
 }
 
-/** The wiring as it grows, net by net. */
-interface Draft {
-  readonly sizes: Map<string, Size>;
-  readonly pigtails: Wiring['pigtails'];
-  readonly lands: Land[];
-  readonly keptLands: Land[];
+/** A draft that keeps part of what was found. */
+class MendedDraft extends Draft {
+  /** What stays landed as it was found; it is among the landings too. */
+  readonly keptLands: Land[] = [];
   /** Joints that stay closed, by their id as found, with what they carry. */
-  readonly closed: Map<string, string>;
-  readonly fresh: { id: string; ends: string[]; connectors: string[] }[];
-  /** What each new joint carries. */
-  readonly carries: Map<string, string>;
-  /** Which joint that was found a new one is made again from. */
-  readonly again: Map<string, string>;
-  /** Cuts a pigtail. @returns its end */
-  readonly pigtail: (size: Size, signal: string) => string;
-}
-
-function draftOf(found: Wiring, wires: Nets['wires']): Draft {
-  const pigtails = [...found.pigtails];
-  const sizes = new Map<string, Size>([
-    ...wires.map(({ id, size }) => [id, size] as const),
-    ...found.pigtails.map(({ id, size }) => [`p:${id}`, size] as const),
-  ]);
-  let next = found.pigtails.reduce((most, { id }) => Math.max(most, Number(id.slice(1))), 0) + 1;
-  return {
-    sizes,
-    pigtails,
-    lands: [],
-    keptLands: [],
-    closed: new Map(),
-    fresh: [],
-    carries: new Map(),
-    again: new Map(),
-    pigtail(size, signal) {
-      const id = `p${next}`;
-      next += 1;
-      pigtails.push({ id, size, colour: pigtailColour(signal) });
-      sizes.set(`p:${id}`, size);
-      return `p:${id}`;
-    },
-  };
+  readonly closed = new Map<JointId, Signal>();
 }
 
 /** A net as the search takes it, with what of it stands. */
@@ -179,7 +140,7 @@ function taskOf(
   spots: readonly Spot[],
   { netOfJoint, closable, tailNet, lands }: ReturnType<typeof standing>,
   found: Wiring,
-  sizes: ReadonlyMap<string, Size>,
+  sizes: ReadonlyMap<End, Size>,
   work: WorkPlan,
   stock: Stock,
 ): NetTask {
@@ -188,12 +149,12 @@ function taskOf(
     // Each connector of a row after the first takes a jumper too.
     return way ? 2 * way.parts.length - 1 : UNMADE;
   };
-  const sizeOf = (end: string | number): Size => (typeof end === 'number' ? size : (sizes.get(end) ?? 14));
+  const sizeOf = (end: End | number): Size => (typeof end === 'number' ? size : (sizes.get(end) ?? 14));
   return {
     wires: mine.map(({ id }) => id),
     spots,
-    tails: [...tailNet].flatMap(([end, of]) =>
-      of === signal && (sizes.get(end) ?? 18) <= size ? [end] : [],
+    tails: [...tailNet].flatMap(([end, carried]) =>
+      carried === signal && (sizes.get(end) ?? 18) <= size ? [end] : [],
     ),
     joints: closable.filter(({ id }) => netOfJoint.get(id) === signal),
     lands: lands.filter(({ at }) => spots.some(({ terminals }) => terminals.includes(at))),
@@ -203,72 +164,70 @@ function taskOf(
   };
 }
 
-/** Lays the change of one net down. */
-function mendNet(draft: Draft, { signal, size }: Net, changes: NetChange, found: Wiring): void {
-  const { closed, keptLands, lands, fresh, carries, again } = draft;
-  const make = (ends: string[], from?: string) => {
-    const id = `n${fresh.length + 1}`;
-    fresh.push({ id, ends, connectors: [] });
-    carries.set(id, signal);
-    if (from !== undefined) again.set(id, from);
-  };
-  for (const id of changes.closed) closed.set(id, signal);
-  keptLands.push(...changes.kept);
-  lands.push(...changes.kept, ...changes.lands);
+/** Makes the change of one net. */
+function mendNet(draft: MendedDraft, { signal, size }: Net, changes: NetChange, found: Wiring): void {
+  for (const id of changes.closed) draft.closed.set(id, signal);
+  draft.keptLands.push(...changes.kept);
+  draft.lands.push(...changes.kept, ...changes.lands);
   if (changes.joint) {
-    const ends = [...changes.joint];
+    const ends: End[] = [...changes.joint];
     for (const { at, tail } of changes.pigtails) {
-      const end = tail ?? draft.pigtail(size, signal);
+      const end = tail ?? draft.cut(size, signal);
       ends.push(end);
-      lands.push({ end, at });
+      draft.land(end, at);
     }
-    // What had to be opened anyway is opened for this.
-    const taken = new Set(again.values());
-    const [from] = [
-      ...changes.opened,
-      ...found.joints
-        .filter(({ id, ends: old }) => !closed.has(id) && old.some((end) => ends.includes(end)))
-        .map(({ id }) => id),
-    ].filter((id) => !taken.has(id));
-    make(ends, found.joints.find(({ id }) => id === from)?.ends.length === 1 ? undefined : from);
+    const from = openedFor(ends, draft, changes, found);
+    draft.join({ signal, ends, ...(from === undefined ? {} : { from }) });
   }
   if (changes.jumper) {
-    const end = changes.jumper.tail ?? draft.pigtail(size, signal);
-    lands.push(...changes.jumper.at.map((at) => ({ end, at })));
+    const end = changes.jumper.tail ?? draft.cut(size, signal);
+    for (const at of changes.jumper.at) draft.land(end, at);
   }
-  for (const end of changes.caps) make([end]);
+  for (const end of changes.caps) draft.join({ signal, ends: [end] });
+}
+
+/** The joint that is opened for a new one: what must be opened anyway comes first. A cap is none. */
+function openedFor(
+  ends: readonly End[],
+  { joints, closed }: MendedDraft,
+  { opened }: NetChange,
+  found: Wiring,
+): JointId | undefined {
+  const taken = new Set(joints.flatMap(({ from }) => from ?? []));
+  const touched = found.joints.filter(
+    (joint) => !closed.has(joint.id) && joint.ends.some((end) => ends.includes(end)),
+  );
+  const from = [...opened, ...touched.map(({ id }) => id)].find((id) => !taken.has(id));
+  return from !== undefined && indexed(found).joint(from)?.ends.length === 1 ? undefined : from;
 }
 
 interface Ordered {
-  readonly joint: Wiring['joints'][number];
-  readonly signal: string;
-  /** The joint that was found it is, or is made again from. */
-  readonly was: string | undefined;
+  readonly joint: Joint;
+  readonly signal: Signal;
+  /** The joint that was found it is, or is opened for. */
+  readonly was: JointId | undefined;
   readonly fate: 'left' | 'opened';
 }
 
 /** All joints in the order of making up: by what they carry, those that stay closed before those that are made. */
 function inOrder(
-  { closed, fresh, again }: Draft,
-  chosen: ReturnType<typeof chooseConnectors>,
+  { closed }: MendedDraft,
+  { joints, madeFrom }: ReturnType<typeof chooseConnectors>,
   nets: readonly Net[],
   found: Wiring,
 ): Ordered[] {
-  const rank = new Map(nets.map(({ signal }, nth) => [signal, nth]));
-  const nameBefore = (ends: readonly string[]) =>
-    fresh.find((one) => one.ends.some((end) => ends.includes(end)))?.id ?? '';
+  const rank = new Map(nets.map(({ signal }, index) => [signal, index]));
+  const rankOf = ({ signal }: Ordered) => rank.get(signal) ?? 0;
   return [
     ...found.joints.flatMap((joint): Ordered[] => {
       const signal = closed.get(joint.id);
       return signal === undefined ? [] : [{ joint, signal, was: joint.id, fate: 'left' }];
     }),
-    ...chosen.joints.map((joint): Ordered => ({
-      joint,
-      signal: chosen.carries.get(joint.id) ?? '',
-      was: again.get(nameBefore(joint.ends)),
-      fate: 'opened',
-    })),
-  ].sort((a, b) => (rank.get(a.signal) ?? 0) - (rank.get(b.signal) ?? 0));
+    ...joints.flatMap((joint): Ordered[] => {
+      const wanted = madeFrom.get(joint.id);
+      return wanted ? [{ joint, signal: wanted.signal, was: wanted.from, fate: 'opened' }] : [];
+    }),
+  ].sort((a, b) => rankOf(a) - rankOf(b));
 }
 
 /** What becomes of each joint that was found, in the order in which they were. */
@@ -276,12 +235,12 @@ function fatesOf(found: Wiring, joints: readonly Ordered[]): Kept['joints'] {
   return found.joints.map(({ id }) => {
     const now = joints.findIndex(({ was }) => was === id);
     const one = joints[now];
-    return one ? { found: id, fate: one.fate, now: `j${now + 1}` } : { found: id, fate: 'taken-apart' };
+    return one ? { found: id, fate: one.fate, now: jointId(now + 1) } : { found: id, fate: 'taken-apart' };
   });
 }
 
 /** A tab that was broken stays so, except on a device that is exchanged. */
-function stillBroken(found: Wiring, faces: Nets['faces'], work: WorkPlan): string[] {
+function stillBroken(found: Wiring, faces: Nets['faces'], work: WorkPlan): TabName[] {
   const there = new Set(faces.map(({ key }) => key));
   return found.broken.filter((name) => {
     const { of } = readTab(name);

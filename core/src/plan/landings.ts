@@ -1,5 +1,7 @@
 /** What lands on which screw of each device, how it is stripped and how tight (docs/trade.md#terminals). */
-import type { Wiring } from '../box/work.ts';
+import { type JointId, type LooseEnd, tabName } from '../wiring/end.ts';
+import { indexed } from '../wiring/indexed.ts';
+import type { Wiring } from '../wiring/wiring.ts';
 import { STRIP } from '../connector/connectors.ts';
 import type { Face, Terminal } from './faces.ts';
 
@@ -9,11 +11,11 @@ export const TORQUE = 'as marked on the device; typical 14–18 in-lb: the marki
 export interface TerminalLanding {
   readonly terminal: Terminal;
   /** What lands on it; none where its screw is turned in. */
-  readonly ends: readonly string[];
+  readonly ends: readonly LooseEnd[];
   /** It is fed by the tab from its neighbour. */
   readonly byTab: boolean;
   /** The joint a lead goes into. */
-  readonly joint: string | undefined;
+  readonly joint: JointId | undefined;
   readonly how: string;
 }
 
@@ -25,20 +27,22 @@ export interface FaceLandings {
 
 /** The schedule of one device. */
 export function landingsOf(face: Face, wiring: Wiring): FaceLandings {
-  const ends = (id: string) => wiring.lands.filter(({ at }) => at === id).map(({ end }) => end);
-  const broken = (['hot', 'neutral'] as const).filter((tab) => wiring.broken.includes(`${face.key}:${tab}`));
+  const { landedOn, jointOf } = indexed(wiring);
+  const broken = (['hot', 'neutral'] as const).filter((tab) =>
+    wiring.broken.includes(tabName(face.key, tab)),
+  );
   return {
     face,
     broken,
     landings: face.terminals.map((terminal): TerminalLanding => {
-      const mine = ends(terminal.id);
-      const joint = wiring.joints.find((one) => one.ends.includes(terminal.id))?.id;
+      const mine = landedOn(terminal.id);
+      const joint = jointOf(terminal.id)?.id;
       const byTab =
         mine.length === 0 &&
         terminal.tab !== undefined &&
         !broken.includes(terminal.tab) &&
         face.terminals.some(
-          ({ id, tab }) => id !== terminal.id && tab === terminal.tab && ends(id).length > 0,
+          ({ id, tab }) => id !== terminal.id && tab === terminal.tab && landedOn(id).length > 0,
         );
       return {
         terminal,

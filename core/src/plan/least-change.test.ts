@@ -5,6 +5,8 @@
 import fc from 'fast-check';
 import { leastChange, type NetTask } from './least-change.ts';
 import { runs } from '../tests/runs.ts';
+import { type LooseEnd, pieceAt, pigtailEnd, terminalEnd, wireEnd } from '../wiring/end.ts';
+import type { Land } from '../wiring/wiring.ts';
 
 /** A net of which nothing but its shape is known. */
 interface Shape {
@@ -18,32 +20,31 @@ interface Shape {
 }
 
 const JOINTS = 3;
+const screwOf = (device: number, at: number) => terminalEnd(`i9${device}.0`, `screw-${at}`);
 
 /** What was found: the places given, as far as each screw takes one end and each tail has both of its ends. */
 function taskOf({ wires, spots, tails, places, through }: Shape): NetTask {
-  const screws = spots.flatMap((many, nth) => Array.from({ length: many }, (_, at) => `t${nth}.${at}`));
-  const ends = [
-    ...Array.from({ length: wires }, (_, nth) => `w${nth}`),
-    ...Array.from({ length: tails }, (_, nth) => [`p${nth}`, `p${nth}`]).flat(),
-  ];
-  const joints = Array.from({ length: JOINTS }, (): string[] => []);
-  const lands: { end: string; at: string }[] = [];
+  const screws = spots.flatMap((many, nth) => Array.from({ length: many }, (_, at) => screwOf(nth, at)));
+  const mine = Array.from({ length: wires }, (_, nth) => wireEnd(`i${nth}.0`, 'black'));
+  const pigtails = Array.from({ length: tails }, (_, nth) => pigtailEnd(`p${nth}`));
+  const ends = [...mine, ...pigtails.flatMap((end) => [end, end])];
+  const joints = Array.from({ length: JOINTS }, (): LooseEnd[] => []);
+  const lands: Land[] = [];
   ends.forEach((end, nth) => {
     const place = (places[nth] ?? 0) % (JOINTS + screws.length + 1);
     if (place < JOINTS && !joints[place]?.includes(end)) joints[place]?.push(end);
     const at = screws[place - JOINTS];
-    const spot = at?.split('.')[0];
-    const full = lands.some((one) => one.at === at || (!through && one.at.split('.')[0] === spot));
+    const full = lands.some((one) => one.at === at || (!through && at && pieceAt(one.at) === pieceAt(at)));
     if (at !== undefined && !full) lands.push({ end, at });
   });
   return {
-    wires: ends.slice(0, wires),
-    tails: [...new Set(ends.slice(wires))],
+    wires: mine,
+    tails: pigtails,
     spots: spots.map((many, nth) => {
-      const terminals = Array.from({ length: many }, (_, at) => `t${nth}.${at}`);
+      const terminals = [screwOf(nth, 0), ...(many > 1 ? [screwOf(nth, 1)] : [])] as const;
       return { terminals, lead: false, second: through && many === 2 ? terminals : [] };
     }),
-    joints: joints.flatMap((mine, nth) => (mine.length > 0 ? [{ id: `j${nth}`, ends: mine }] : [])),
+    joints: joints.flatMap((joined, nth) => (joined.length > 0 ? [{ id: `j${nth}`, ends: joined }] : [])),
     lands,
     was: lands,
     partsOf: () => 1,
@@ -97,7 +98,7 @@ function everyWiring(task: NetTask, more: number): readonly [number, number] {
       return;
     }
     const end = slots[slot] ?? '';
-    const isTail = !task.wires.includes(end);
+    const isTail = !task.wires.some((wire) => wire === end);
     const second = isTail && slots[slot - 1] === end;
     const before = second ? at[slot - 1] : undefined;
     // The ends of a pigtail are alike; one that is nowhere has none, and none is of two ends in one joint.

@@ -3,57 +3,63 @@
  * then fewest parts, then fewest conductors touched. Every choice of joints to open and conductors to lift is
  * tried, fewest joints first, so that for a net of a usual size what is answered is the least there is.
  */
-
-/** A conductor or pigtail on a terminal. */
-export interface Land {
-  readonly end: string;
-  readonly at: string;
-}
+import {
+  BOX_SCREW,
+  type End,
+  isTerminal,
+  type JointId,
+  type LandingEnd,
+  type PigtailEnd,
+  type WireEnd,
+} from '../wiring/end.ts';
+import type { Land } from '../wiring/wiring.ts';
+import type { Terminals } from './nets.ts';
 
 /** A place that must be reached. */
 export interface Spot {
   /** Terminals that an intact tab makes one; any of them feeds it. */
-  readonly terminals: readonly string[];
+  readonly terminals: Terminals;
   /** It is a lead, joined under a connector. */
   readonly lead: boolean;
   /** Terminals that may take a conductor although another terminal of the spot has one already. */
-  readonly second: readonly string[];
+  readonly second: readonly LandingEnd[];
 }
 
 /** A net as it is to be, and what stands of it. */
 export interface NetTask {
-  readonly wires: readonly string[];
+  readonly wires: readonly WireEnd[];
   readonly spots: readonly Spot[];
   /** Pigtails that were found in it and are thick enough, with two ends each. */
-  readonly tails: readonly string[];
+  readonly tails: readonly PigtailEnd[];
   /** Joints that may stay closed, with their ends; a conductor capped alone is a joint of one. */
-  readonly joints: readonly { readonly id: string; readonly ends: readonly string[] }[];
+  readonly joints: readonly { readonly id: JointId; readonly ends: readonly End[] }[];
   /** Conductors that may stay where they are landed. */
   readonly lands: readonly Land[];
   /** Where each end was landed, whether or not it may stay: it goes back there rather than elsewhere. */
   readonly was: readonly Land[];
   /** Parts that a new joint of these ends takes; a new pigtail among them is given as the spot’s number. */
-  readonly partsOf: (ends: readonly (string | number)[]) => number;
+  readonly partsOf: (ends: readonly (End | number)[]) => number;
   /** Parts that a cap on this end takes. */
-  readonly capOf: (end: string) => number;
+  readonly capOf: (end: End) => number;
 }
 
 /** How a net is mended. */
 export interface NetChange {
   /** Joints that stay closed, caps among them. */
-  readonly closed: readonly string[];
+  readonly closed: readonly JointId[];
   /** Joints that could have stayed closed and are opened. */
-  readonly opened: readonly string[];
+  readonly opened: readonly JointId[];
   readonly kept: readonly Land[];
   readonly lands: readonly Land[];
   /** Ends of the new joint, if one is made. */
-  readonly joint: readonly string[] | undefined;
+  readonly joint: readonly End[] | undefined;
   /** Terminals that a pigtail leads to from the new joint; one that came off is used again. */
-  readonly pigtails: readonly { readonly at: string; readonly tail: string | undefined }[];
+  readonly pigtails: readonly { readonly at: LandingEnd; readonly tail: PigtailEnd | undefined }[];
   /** Two terminals that a pigtail joins without a connector. */
-  readonly jumper: { readonly at: readonly [string, string]; readonly tail: string | undefined } | undefined;
+  readonly jumper:
+    { readonly at: readonly [LandingEnd, LandingEnd]; readonly tail: PigtailEnd | undefined } | undefined;
   /** Ends that are newly capped. */
-  readonly caps: readonly string[];
+  readonly caps: readonly End[];
   readonly cost: Cost;
 }
 
@@ -65,12 +71,17 @@ export const dearer = (a: Cost, b: Cost): boolean => {
   return at >= 0 && (a[at] ?? 0) > (b[at] ?? 0);
 };
 
+/** A terminal that can take a conductor, with the spot it is of. */
+interface Screw {
+  readonly at: LandingEnd;
+  readonly spot: number;
+}
+
 /** What hangs together, by what of it can still be joined. */
 interface Fragment {
   /** Ends that are in nothing yet. */
-  readonly free: readonly string[];
-  /** Terminals that can take a conductor, with the spot they are of. */
-  readonly screws: readonly { readonly at: string; readonly spot: number }[];
+  readonly free: readonly End[];
+  readonly screws: readonly Screw[];
 }
 
 /** So many ways of joining fragments are looked at in one net; beyond, the best so far is taken. */
@@ -81,8 +92,10 @@ const JOINTS_SEARCHED = 10;
 /** The least change that makes a net one. */
 export function leastChange(task: NetTask): NetChange {
   const joints = task.joints.filter(({ ends }) => ends.length > 1);
-  const caps = new Map(
-    task.joints.flatMap(({ id, ends }) => (ends.length === 1 ? [[ends[0] ?? '', id] as const] : [])),
+  const caps = new Map<End, JointId>(
+    task.joints.flatMap(({ id, ends: [end, ...more] }) =>
+      end !== undefined && more.length === 0 ? [[end, id] as const] : [],
+    ),
   );
   const budget = { left: LOOKED_AT };
   const sizes =
@@ -97,7 +110,7 @@ export function leastChange(task: NetTask): NetChange {
         const lands = task.lands.filter((one) => !lifted.includes(one));
         const found = join(task, shut, lands, caps, [many, lifted.length], budget, best?.cost);
         if (found && (!best || dearer(best.cost, found.cost)))
-          best = { ...found, opened: opened.map((nth) => joints[nth]?.id ?? '') };
+          best = { ...found, opened: joints.filter((one) => !shut.includes(one)).map(({ id }) => id) };
       }
     }
     // Fewest joints opened comes first: what opens more is never better.
@@ -162,9 +175,9 @@ function united(task: NetTask, shut: NetTask['joints'], lands: readonly Land[]) 
     return root;
   };
   const unite = (a: string, b: string) => void parent.set(of(a), of(b));
-  const leads = spots.flatMap(({ terminals, lead }) => (lead ? terminals.slice(0, 1) : []));
-  for (const { terminals } of spots) for (const one of terminals) unite(one, terminals[0] ?? one);
-  const used = new Map<string, number>();
+  const leads = spots.flatMap(({ terminals, lead }) => (lead ? [terminals[0]] : []));
+  for (const { terminals } of spots) for (const one of terminals) unite(one, terminals[0]);
+  const used = new Map<End, number>();
   for (const { id, ends } of shut)
     for (const end of ends) {
       unite(end, `joint ${id}`);
@@ -175,7 +188,7 @@ function united(task: NetTask, shut: NetTask['joints'], lands: readonly Land[]) 
     used.set(end, (used.get(end) ?? 0) + 1);
   }
   const landed = new Set(lands.map(({ at }) => at));
-  const must = [...wires, ...spots.map(({ terminals }) => terminals[0] ?? '')];
+  const must: readonly End[] = [...wires, ...spots.map(({ terminals }) => terminals[0])];
   const roots = [...new Set(must.map(of))];
   const groups = roots.map((root): Fragment & { readonly first: string } => ({
     first: must.find((one) => of(one) === root) ?? root,
@@ -184,7 +197,7 @@ function united(task: NetTask, shut: NetTask['joints'], lands: readonly Land[]) 
       ...tails.filter((end) => of(end) === root && (used.get(end) ?? 0) === 1),
     ],
     screws: spots.flatMap(({ terminals, lead, second }, spot) => {
-      if (lead || of(terminals[0] ?? '') !== root) return [];
+      if (lead || of(terminals[0]) !== root) return [];
       const none = terminals.every((at) => !landed.has(at));
       return terminals
         .filter((at) => !landed.has(at) && (none || second.includes(at)))
@@ -197,7 +210,7 @@ function united(task: NetTask, shut: NetTask['joints'], lands: readonly Land[]) 
 }
 
 /** Whether a screw can take a conductor: it is empty, and so is its spot unless a second one may land there. */
-function canTake(spot: Spot | undefined, at: string, taken: ReadonlySet<string>): boolean {
+function canTake(spot: Spot | undefined, at: LandingEnd, taken: ReadonlySet<LandingEnd>): boolean {
   if (!spot || taken.has(at)) return false;
   return spot.terminals.every((one) => !taken.has(one)) || spot.second.includes(at);
 }
@@ -209,14 +222,14 @@ function join(
   task: NetTask,
   shut: NetTask['joints'],
   kept: readonly Land[],
-  caps: ReadonlyMap<string, string>,
+  caps: ReadonlyMap<End, JointId>,
   [opened, lifted]: readonly [number, number],
   budget: { left: number },
   known: Cost | undefined,
 ): Joined | undefined {
   const { groups, scraps } = united(task, shut, kept);
-  const leads = new Set(task.spots.flatMap(({ terminals, lead }) => (lead ? terminals : [])));
-  const were = new Map(task.was.map(({ end, at }) => [end, at]));
+  const leads = new Set<End>(task.spots.flatMap(({ terminals, lead }) => (lead ? terminals : [])));
+  const were = new Map<End, LandingEnd>(task.was.map(({ end, at }) => [end, at]));
   const order = new Map(groups.flatMap((group, nth) => group.free.map((end) => [end, nth] as const)));
   const ends = [...order.keys()];
   let best: Joined | undefined;
@@ -233,7 +246,7 @@ function join(
 
   /** All that is still apart goes into one joint; what is loose after that is capped. */
   const finish = (merged: readonly number[], lands: readonly Land[]): Joined | undefined => {
-    const landed = new Set(lands.map(({ end }) => end));
+    const landed = new Set<End>(lands.map(({ end }) => end));
     const taken = new Set([...kept, ...lands].map(({ at }) => at));
     const parts = [...new Set(merged)].map((root) => {
       const mine = groups.filter((_, nth) => merged[nth] === root);
@@ -244,8 +257,8 @@ function join(
           .filter(({ at, spot }) => canTake(task.spots[spot], at, taken)),
       };
     });
-    const joint: string[] = [];
-    const pigtails: { readonly at: string; readonly spot: number }[] = [];
+    const joint: End[] = [];
+    const pigtails: Screw[] = [];
     if (parts.length > 1) {
       for (const { free, screws } of parts) {
         // A conductor that is capped already is left so where another will do.
@@ -256,7 +269,9 @@ function join(
         else return undefined;
       }
     }
-    const bridges = joint.length === 0 && pigtails.length === 2;
+    const [one, two, ...more] = pigtails;
+    const bridges =
+      joint.length === 0 && one && two && more.length === 0 ? ([one.at, two.at] as const) : undefined;
     const inJoint = new Set(joint);
     const loose = parts.flatMap(({ free }) => free).filter((end) => !inJoint.has(end));
     const stillCapped = loose.filter((end) => caps.has(end));
@@ -271,12 +286,12 @@ function join(
     // Where screws are equal, each end goes back to the one it was on.
     const away = lands.filter(({ end, at }) => were.has(end) && were.get(end) !== at).length;
     return {
-      closed: [...shut.map(({ id }) => id), ...stillCapped.map((end) => caps.get(end) ?? '')],
+      closed: [...shut.map(({ id }) => id), ...stillCapped.flatMap((end) => caps.get(end) ?? [])],
       kept,
       lands,
       joint: made ? joint : undefined,
-      pigtails: bridges ? [] : pigtails.map(({ at }, nth) => ({ at, tail: scraps[nth] })),
-      jumper: bridges ? { at: [pigtails[0]?.at ?? '', pigtails[1]?.at ?? ''], tail: scraps[0] } : undefined,
+      pigtails: bridges ? [] : pigtails.map(({ at }, index) => ({ at, tail: scraps[index] })),
+      jumper: bridges && { at: bridges, tail: scraps[0] },
       caps: newly,
       cost: [opened, count, touched + away / 100],
     };
@@ -287,9 +302,9 @@ function join(
     offer(merged, lands);
     if (budget.left <= 0) return;
     for (let at = nth; at < ends.length; at += 1) {
-      const end = ends[at] ?? '';
+      const end = ends[at];
+      if (end === undefined || leads.has(end) || isTerminal(end) || end === BOX_SCREW) continue;
       const from = merged[order.get(end) ?? 0] ?? 0;
-      if (leads.has(end)) continue;
       const taken = new Set([...kept, ...lands].map((one) => one.at));
       const tried = new Set<number>();
       for (const [to, { screws }] of groups.entries()) {

@@ -4,12 +4,14 @@
  */
 import type { BoxDocument } from '../box/document.ts';
 import { inEdition } from '../box/ground-wire.ts';
-import type { Wiring, WorkPlan } from '../box/work.ts';
+import type { WorkPlan } from '../box/work.ts';
+import type { Wiring } from '../wiring/wiring.ts';
 import { CONNECTORS, holds } from '../connector/connectors.ts';
-import type { Edition } from '../edition/index.ts';
+import type { Edition, Size } from '../edition/index.ts';
 import { isGroundColour } from '../physical/pieces.ts';
-import { readEnd } from '../physical/end.ts';
-import { linesOf } from './ends.ts';
+import { type End, type LooseEnd, pigtailEnd, readEnd } from '../wiring/end.ts';
+import { indexed } from '../wiring/indexed.ts';
+import { linesOf, type Wire } from './ends.ts';
 import { facesOf } from './faces.ts';
 import { synthesise } from './synthesise.ts';
 
@@ -49,11 +51,11 @@ export function likelyWirings(recorded: BoxDocument, work: WorkPlan, edition: Ed
 }
 
 /** Which conductors of a wiring would fit into spring holes of their devices. */
-function intoHoles(box: BoxDocument, work: WorkPlan, { lands, pigtails }: Wiring): string[] {
+function intoHoles(box: BoxDocument, work: WorkPlan, { lands, pigtails }: Wiring): LooseEnd[] {
   const kinds = new Map(facesOf(box, work).map(({ key, item }) => [key, item.device]));
-  const sizes = new Map([
+  const sizes = new Map<End, Size>([
     ...linesOf(box, work).flatMap(({ wires }) => wires.map(({ id, size }) => [id, size] as const)),
-    ...pigtails.map(({ id, size }) => [`p:${id}`, size] as const),
+    ...pigtails.map(({ id, size }) => [pigtailEnd(id), size] as const),
   ]);
   return lands.flatMap(({ end, at }) => {
     const to = readEnd(at);
@@ -65,14 +67,14 @@ function intoHoles(box: BoxDocument, work: WorkPlan, { lands, pigtails }: Wiring
 /** The same wiring with its grounds in a crimped sleeve, where one holds them; or with the connectors they had. */
 export function withSleeve(wiring: Wiring, box: BoxDocument, work: WorkPlan): Wiring {
   const sleeve = CONNECTORS.find(({ family }) => family === 'crimp');
-  const wires = new Map(
+  const wires = new Map<End, Wire>(
     linesOf(box, work).flatMap((line) => line.wires.map((wire) => [wire.id, wire] as const)),
   );
-  const tails = new Map(wiring.pigtails.map((one) => [`p:${one.id}`, one]));
+  const { pigtail } = indexed(wiring);
   return {
     ...wiring,
     joints: wiring.joints.map((joint) => {
-      const ends = joint.ends.map((end) => wires.get(end) ?? tails.get(end));
+      const ends = joint.ends.map((end) => wires.get(end) ?? pigtail(end));
       const grounds = ends.every((one) => one !== undefined && isGroundColour(one.colour));
       const sizes = ends.flatMap((one) => (one === undefined ? [] : [one.size]));
       return grounds && sleeve && joint.ends.length > 1 && holds(sleeve, sizes, true)

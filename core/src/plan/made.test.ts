@@ -34,8 +34,8 @@ test('a plan made again keeps every tick, whatever its joints and pigtails are n
     const again = planned(box, done, kept(done));
     expect([...again.made].sort()).toEqual([...done.made].sort());
     if (done.plan && done.plan.joints.length > 0) {
-      const other = (text: string) =>
-        text.replace(/^(p:p|p|j)(\d+)$/, (_all, kind, nth) => `${kind}${Number(nth) + 50}`);
+      const other = <T extends string>(text: T) =>
+        text.replace(/^(p:p|p|j)(\d+)$/, (_all, kind, number) => `${kind}${Number(number) + 50}`) as T;
       const plan = {
         ...done.plan,
         joints: done.plan.joints.map((one) => ({ ...one, id: other(one.id), ends: one.ends.map(other) })),

@@ -4,8 +4,9 @@
  */
 import { type MadeUp, stillMade } from '../box/made-up.ts';
 import { landTick, tapeTick } from '../box/tick.ts';
-import type { Wiring, WorkPlan } from '../box/work.ts';
-import { readEnd } from '../physical/end.ts';
+import type { WorkPlan } from '../box/work.ts';
+import type { Wiring } from '../wiring/wiring.ts';
+import { readEnd } from '../wiring/end.ts';
 import { newLands, tapedIn } from './cut-list.ts';
 import type { Kept } from './synthesise.ts';
 

@@ -21,7 +21,7 @@ import {
 } from './ends.ts';
 import { type Face, facesOf, halfOf } from './faces.ts';
 import { type Ground, type Look, type Obstacle, stands } from './obstacle.ts';
-import { CAPPED, chainOfPair, GROUND, readSignal } from './signal.ts';
+import { CAPPED, chainOfPair, GROUND, readSignal, type Signal } from './signal.ts';
 import { givenOf, sourcesOf } from './sources.ts';
 
 export { nameOfCircuit, type Obstacle };
@@ -271,7 +271,7 @@ const LOOKS: readonly Look[] = [
 
 /** What a conductor carries, in words. */
 export function sayHot(
-  signal: string,
+  signal: Signal,
   work: WorkPlan,
   faces: readonly Pick<Face, 'key' | 'title'>[],
 ): string {
@@ -289,7 +289,7 @@ export function sayHot(
     case 'guarded':
       return `the protected ${read.part} of the ${titleOf(read.of) ?? 'GFCI'}`;
     case 'traveler':
-      return `traveler ${read.nth} of ${(chainOfPair(read.pair) ?? 'its chain').replace('way-', 'chain ')}`;
+      return `traveler ${read.number} of ${(chainOfPair(read.pair) ?? 'its chain').replace('way-', 'chain ')}`;
     case 'switched': {
       const hot = readHot(read.by);
       if (hot.kind === 'chain') return `what ${hot.id.replace('way-', 'three-way chain ')} gives`;

@@ -6,22 +6,25 @@
 import type { BoxDocument } from '../box/document.ts';
 import type { WorkPlan } from '../box/work.ts';
 import type { Breaker, Edition, Size } from '../edition/index.ts';
-import { BOX_SCREW } from '../physical/end.ts';
+import { BOX_SCREW, type LandingEnd, tabName, type TerminalEnd } from '../wiring/end.ts';
 import { isArmored, isMetal } from '../physical/pieces.ts';
 import { type Line, linesOf, partnerOf, type Wire } from './ends.ts';
 import { type Face, facesOf } from './faces.ts';
-import { CAPPED, GROUND, isNeutral, rankOf, readSignal } from './signal.ts';
+import { CAPPED, GROUND, isNeutral, rankOf, readSignal, type Signal } from './signal.ts';
+
+/** The terminals of one place, at least one. */
+export type Terminals = readonly [LandingEnd, ...LandingEnd[]];
 
 /** A place a net must reach: the screws of a device that an intact tab makes one, a lead, the box’s own screw. */
 export interface Landing {
-  readonly terminals: readonly string[];
+  readonly terminals: Terminals;
   readonly lead: boolean;
   readonly size: Size | undefined;
 }
 
 /** Conductors and terminals that carry the same. */
 export interface Net {
-  readonly signal: string;
+  readonly signal: Signal;
   readonly wires: readonly Wire[];
   readonly landings: readonly Landing[];
   /** Size of a pigtail of it. */
@@ -60,7 +63,7 @@ function groundSize(work: WorkPlan, edition: Edition, wires: readonly Wire[]): S
 }
 
 function landingsOf(
-  signal: string,
+  signal: Signal,
   faces: readonly Face[],
   metal: boolean,
   work: WorkPlan,
@@ -75,12 +78,14 @@ function landingsOf(
         metal && ground !== 'pigtail' && value[ground].some((group) => group === face.kind.group);
       if (byYoke && !mine.some((one) => one.metal === 'lead')) return [];
     }
-    const groups = new Map<string, string[]>();
+    const groups = new Map<string, [TerminalEnd, ...TerminalEnd[]]>();
     for (const terminal of mine) {
       // An intact tab makes two screws one place to land.
       const group =
-        terminal.tab && !face.broken.includes(`${face.key}:${terminal.tab}`) ? terminal.tab : terminal.id;
-      groups.set(group, [...(groups.get(group) ?? []), terminal.id]);
+        terminal.tab && !face.broken.includes(tabName(face.key, terminal.tab)) ? terminal.tab : terminal.id;
+      const others = groups.get(group);
+      if (others) others.push(terminal.id);
+      else groups.set(group, [terminal.id]);
     }
     return [...groups.values()].map((terminals) => ({
       terminals,
@@ -99,7 +104,7 @@ export function netsOf(box: BoxDocument, work: WorkPlan, edition: Edition): Nets
   const metal = isMetal(box);
   const wires = lines.flatMap((line) => line.wires);
   const signals = [
-    ...new Set([
+    ...new Set<Signal>([
       ...(metal || faces.length > 0 || wires.some(({ signal }) => signal === GROUND) ? [GROUND] : []),
       ...wires.map(({ signal }) => signal),
       ...faces.flatMap(({ terminals }) =>
@@ -130,13 +135,13 @@ export function netsOf(box: BoxDocument, work: WorkPlan, edition: Edition): Nets
   return { lines, faces, wires, nets, groundless };
 }
 
-export function isMultiwireNeutral(signal: string, work: WorkPlan): boolean {
+export function isMultiwireNeutral(signal: Signal, work: WorkPlan): boolean {
   const read = readSignal(signal);
   return read.kind === 'neutral' && partnerOf(work, read.circuit) !== undefined;
 }
 
 /** Whether a spare neutral tail is left: at switches of which none takes the neutral. */
-function spareTail(signal: string, faces: readonly Face[], work: WorkPlan, wires: number): boolean {
+function spareTail(signal: Signal, faces: readonly Face[], work: WorkPlan, wires: number): boolean {
   if (!work.schools.spareNeutral || !isNeutral(signal) || wires < 1) return false;
   const switches = faces.filter(({ kind }) => kind.group === 'switch');
   return (

@@ -2,7 +2,9 @@
 import type { BoxDocument } from '../box/document.ts';
 import { inEdition } from '../box/ground-wire.ts';
 import type { MadeUp } from '../box/made-up.ts';
-import type { Wiring, WorkPlan } from '../box/work.ts';
+import type { WorkPlan } from '../box/work.ts';
+import { NOTHING_JOINED } from '../wiring/edit.ts';
+import type { Wiring } from '../wiring/wiring.ts';
 import type { Edition } from '../edition/index.ts';
 import { wordsOf } from '../finding/finding.ts';
 import type { Sayer } from '../finding/say.ts';
@@ -16,16 +18,6 @@ import { keepFound } from './keep-found.ts';
 import { withPlan } from './made.ts';
 import { planSayer } from './say.ts';
 import { type Plan, synthesise } from './synthesise.ts';
-
-/** A wiring with nothing joined. */
-export const NOTHING_JOINED: Wiring = {
-  joints: [],
-  pigtails: [],
-  lands: [],
-  broken: [],
-  marked: [],
-  backstabbed: [],
-};
 
 /** Which wiring is looked at: the plan, or what was entered as found. */
 export type Mode = 'plan' | 'found';

@@ -2,7 +2,9 @@
 import type { BoxDocument } from '../box/document.ts';
 import { addItem } from '../box/edit.ts';
 import type { NewId } from '../box/piece-id.ts';
-import type { Wiring, WorkPlan } from '../box/work.ts';
+import type { WorkPlan } from '../box/work.ts';
+import { type End, pigtailEnd } from '../wiring/end.ts';
+import type { Wiring } from '../wiring/wiring.ts';
 import type { Size } from '../edition/index.ts';
 import { CONNECTORS, type Connector } from '../connector/connectors.ts';
 import { linesOf } from './ends.ts';
@@ -15,9 +17,9 @@ export function withConnectors(
   newId: NewId,
   kinds: readonly Connector[] = CONNECTORS,
 ): BoxDocument {
-  const sizes = new Map<string, Size>([
+  const sizes = new Map<End, Size>([
     ...linesOf(box, work).flatMap(({ wires }) => wires.map(({ id, size }) => [id, size] as const)),
-    ...wiring.pigtails.map(({ id, size }) => [`p:${id}`, size] as const),
+    ...wiring.pigtails.map(({ id, size }) => [pigtailEnd(id), size] as const),
   ]);
   const counts = new Map<Size, number>();
   for (const { ends, connectors } of wiring.joints)

@@ -5,10 +5,11 @@ import type { Sayer } from '../finding/say.ts';
 import { sayerOf } from '../physical/name.ts';
 import type { Physical } from '../physical/physical.ts';
 import { sayHot } from './needs.ts';
+import { isSignal } from './signal.ts';
 
 export function planSayer(physical: Physical, work: WorkPlan, { unit }: Pick<Edition, 'unit'>): Sayer {
   return {
     ...sayerOf(physical, work, unit),
-    carries: (signal) => sayHot(signal, work, physical.devices),
+    carries: (signal) => (isSignal(signal) ? sayHot(signal, work, physical.devices) : signal),
   };
 }

@@ -1,8 +1,15 @@
 /**
- * What a conductor or terminal is meant to carry. What carries the same belongs together. This file is the one
- * place that reads and writes a signal as text, for the command line’s answers and as a key.
+ * What a conductor or terminal is meant to carry. What carries the same belongs together. A signal is text of a fixed form,
+ * for the command line’s answers and as a key; this file is the one place that makes and reads that text. It is the planner’s
+ * own: the proof has none.
  */
-export type Signal =
+export type Signal = 'G' | 'cap' | `${'N' | 'H' | 'S' | 'PH' | 'PN' | 'T1' | 'T2'}:${string}`;
+
+export const isSignal = (text: string): text is Signal =>
+  text === GROUND || text === CAPPED || /^(N|H|S|PH|PN|T1|T2):/.test(text);
+
+/** A signal, read. */
+export type SignalParts =
   | { readonly kind: 'ground' }
   /** One neutral for both circuits of a multiwire circuit: it goes by the first of them. */
   | { readonly kind: 'neutral'; readonly circuit: string }
@@ -10,14 +17,14 @@ export type Signal =
   /** What a switch, a cable from a switch elsewhere, or a chain gives. */
   | { readonly kind: 'switched'; readonly by: string }
   | { readonly kind: 'guarded'; readonly part: 'hot' | 'neutral'; readonly of: string }
-  | { readonly kind: 'traveler'; readonly nth: 1 | 2; readonly pair: string }
+  | { readonly kind: 'traveler'; readonly number: 1 | 2; readonly pair: string }
   /** Nothing: it is capped. */
   | { readonly kind: 'capped' };
 
-export const GROUND = 'G';
-export const CAPPED = 'cap';
+export const GROUND = 'G' as const;
+export const CAPPED = 'cap' as const;
 
-export function printSignal(signal: Signal): string {
+export function printSignal(signal: SignalParts): Signal {
   switch (signal.kind) {
     case 'ground':
       return GROUND;
@@ -32,12 +39,12 @@ export function printSignal(signal: Signal): string {
     case 'guarded':
       return `${signal.part === 'hot' ? 'PH' : 'PN'}:${signal.of}`;
     case 'traveler':
-      return `T${signal.nth}:${signal.pair}`;
+      return `T${signal.number}:${signal.pair}`;
   }
 }
 
 /** @example readSignal('N:a') // {kind: 'neutral', circuit: 'a'} */
-export function readSignal(text: string): Signal {
+export function readSignal(text: Signal): SignalParts {
   if (text === GROUND) return { kind: 'ground' };
   const at = text.indexOf(':');
   const rest = text.slice(at + 1);
@@ -53,19 +60,19 @@ export function readSignal(text: string): Signal {
     case 'PN':
       return { kind: 'guarded', part: 'neutral', of: rest };
     case 'T1':
-      return { kind: 'traveler', nth: 1, pair: rest };
+      return { kind: 'traveler', number: 1, pair: rest };
     case 'T2':
-      return { kind: 'traveler', nth: 2, pair: rest };
+      return { kind: 'traveler', number: 2, pair: rest };
     default:
       return { kind: 'capped' };
   }
 }
 
-export const isNeutral = (signal: string | undefined): boolean =>
+export const isNeutral = (signal: Signal | undefined): boolean =>
   signal !== undefined && readSignal(signal).kind === 'neutral';
 
 /** Order in which joints are made up: grounds, neutrals, hots, switched hots, travelers. */
-export function rankOf(signal: string): number {
+export function rankOf(signal: Signal): number {
   const read = readSignal(signal);
   switch (read.kind) {
     case 'ground':
@@ -79,14 +86,14 @@ export function rankOf(signal: string): number {
     case 'switched':
       return 5;
     case 'traveler':
-      return 5 + read.nth;
+      return 5 + read.number;
     case 'capped':
       return 8;
   }
 }
 
 /** Colour of a pigtail by what it carries. */
-export function pigtailColour(signal: string): string {
+export function pigtailColour(signal: Signal): string {
   const read = readSignal(signal);
   if (read.kind === 'ground') return 'bare';
   if (read.kind === 'neutral' || (read.kind === 'guarded' && read.part === 'neutral')) return 'white';

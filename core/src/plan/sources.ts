@@ -3,7 +3,7 @@ import type { WorkPlan } from '../box/work.ts';
 import { givenBy } from '../physical/hot.ts';
 import { constantHot, guardedHot, guardOfHot, type Line } from './ends.ts';
 import type { Face } from './faces.ts';
-import { isNeutral, printSignal, readSignal } from './signal.ts';
+import { isNeutral, printSignal, readSignal, type Signal } from './signal.ts';
 
 /** Whether a run brings the neutral of its circuit from the panel’s side. */
 function bringsNeutral({ run, wires }: Line): boolean {
@@ -17,7 +17,7 @@ function bringsNeutral({ run, wires }: Line): boolean {
 const given = (by: string) => printSignal({ kind: 'switched', by });
 
 /** What a device gives: its switched hots, by signal. */
-export function givenOf({ key, kind, work, terminals }: Face): string[] {
+export function givenOf({ key, kind, work, terminals }: Face): Signal[] {
   const meant = kind.meant(work);
   const own = terminals.flatMap(({ name }) => {
     const one = meant[name];
@@ -28,11 +28,11 @@ export function givenOf({ key, kind, work, terminals }: Face): string[] {
 }
 
 /** Signals that come into the box with a source behind them. */
-export function sourcesOf(lines: readonly Line[], faces: readonly Face[], work: WorkPlan): Set<string> {
-  const there = new Set<string>();
+export function sourcesOf(lines: readonly Line[], faces: readonly Face[], work: WorkPlan): Set<Signal> {
+  const there = new Set<Signal>();
   for (const line of lines) {
     const { run, wires } = line;
-    const brings = (signal: string) => {
+    const brings = (signal: Signal) => {
       if (wires.some((wire) => wire.signal === signal)) there.add(signal);
     };
     const [circuit = 'a'] = run.circuits;

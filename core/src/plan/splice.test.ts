@@ -22,6 +22,8 @@ import { withConnectors } from './recount.ts';
 import { suggestWork, workOf } from './suggest.ts';
 import { obstaclesOf } from './needs.ts';
 import { synthesise } from './synthesise.ts';
+import { wireEnd } from '../wiring/end.ts';
+import type { JointToMake } from './draft.ts';
 
 const nec = editionOf('nec2023');
 const of = (...pairs: [number, Size][]) =>
@@ -60,11 +62,12 @@ describe('what a connector holds', () => {
 
 describe('choosing', () => {
   const choose = (sizes: readonly Size[], counts: Record<string, number> = {}, kinds = CONNECTORS) => {
-    const ends = sizes.map((_, nth) => `w:i${nth}.0:black`);
+    const ends = sizes.map((_, nth) => wireEnd(`i${nth}.0`, 'black'));
     return chooseConnectors(
-      [{ id: 'j1', ends }],
-      new Map(ends.map((end, nth) => [end, sizes[nth] ?? 12])),
-      new Map([['j1', 'H:a']]),
+      {
+        joints: [{ signal: 'H:a', ends }],
+        sizes: new Map(ends.map((end, nth) => [end, sizes[nth] ?? 12])),
+      },
       Schools.parse({}),
       '110.14(B)',
       { kinds, counts },
@@ -93,18 +96,12 @@ describe('choosing', () => {
   });
 
   test('a stock that does not reach says what to bring', () => {
-    const ends = ['w:i1.0:black', 'w:i2.0:black', 'w:i1.0:white', 'w:i2.0:white'];
-    const joints = [
-      { id: 'j1', ends: ends.slice(0, 2) },
-      { id: 'j2', ends: ends.slice(2) },
+    const joints: JointToMake[] = [
+      { signal: 'H:a', ends: ['w:i1.0:black', 'w:i2.0:black'] },
+      { signal: 'N:a', ends: ['w:i1.0:white', 'w:i2.0:white'] },
     ];
     const { missing } = chooseConnectors(
-      joints,
-      new Map(ends.map((end) => [end, 12 as Size])),
-      new Map([
-        ['j1', 'H:a'],
-        ['j2', 'N:a'],
-      ]),
+      { joints, sizes: new Map(joints.flatMap(({ ends }) => ends.map((end) => [end, 12 as Size]))) },
       Schools.parse({}),
       '110.14(B)',
       { kinds: [kind('twist-m')], counts: { 'twist-m': 1 } },

@@ -4,14 +4,17 @@
  */
 import type { BoxDocument } from '../box/document.ts';
 import { inEdition } from '../box/ground-wire.ts';
-import type { Wiring, WorkPlan } from '../box/work.ts';
-import type { Edition, Size } from '../edition/index.ts';
+import type { WorkPlan } from '../box/work.ts';
+import type { Land, Wiring } from '../wiring/wiring.ts';
+import type { Edition } from '../edition/index.ts';
+import type { End, JointId } from '../wiring/end.ts';
 import { chooseConnectors, type Stock, UNLIMITED } from './choose-connectors.ts';
+import { Draft } from './draft.ts';
 import { obstaclesOf } from './needs.ts';
-import { isMultiwireNeutral, type Landing, largest, netsOf } from './nets.ts';
+import { isMultiwireNeutral, type Landing, largest, type Net, netsOf } from './nets.ts';
 import type { Obstacle } from './obstacle.ts';
 import { nameOfCircuit } from '../physical/circuits.ts';
-import { CAPPED, GROUND, pigtailColour, readSignal } from './signal.ts';
+import { CAPPED, GROUND, readSignal, type Signal } from './signal.ts';
 
 /** What is said where a ground is wanted and none is there. */
 export const noGround = ({ checks }: Edition): string =>
@@ -20,7 +23,7 @@ export const noGround = ({ checks }: Edition): string =>
 export interface Plan {
   readonly wiring: Wiring;
   /** The signal each joint carries, by its id. */
-  readonly carries: ReadonlyMap<string, string>;
+  readonly carries: ReadonlyMap<JointId, Signal>;
   readonly obstacles: readonly Obstacle[];
   /** Nothing stands in its way. Whether it works is for the simulation to say. */
   readonly complete: boolean;
@@ -37,12 +40,12 @@ export const FATES = ['left', 'opened', 'taken-apart'] as const;
 export interface Kept {
   /** Each joint that was found, by its id there: what becomes of it, and which joint of the plan it is then. */
   readonly joints: readonly {
-    readonly found: string;
+    readonly found: JointId;
     readonly fate: (typeof FATES)[number];
-    readonly now?: string;
+    readonly now?: JointId;
   }[];
   /** Conductors that stay on the terminal they were on. */
-  readonly lands: readonly { readonly end: string; readonly at: string }[];
+  readonly lands: readonly Land[];
   /** Nothing could be kept: the plan is made as if nothing had been there. */
   readonly anew: boolean;
   /** The box comes out of the wall: every cable is drawn out of it. */
@@ -55,7 +58,7 @@ export interface Kept {
  * the ground of the next (250.148(B)). A multiwire neutral never (300.13(B)).
  */
 function chainOf(
-  signal: string,
+  signal: Signal,
   landings: readonly Landing[],
   work: WorkPlan,
   tail: boolean,
@@ -70,6 +73,111 @@ function chainOf(
   return { first, rest: landings.filter((one) => !first.includes(one)) };
 }
 
+/** What a shape of joining knows beside its net. */
+interface Making {
+  readonly draft: Draft;
+  readonly work: WorkPlan;
+  readonly notes: string[];
+}
+
+/** One way of joining a net. @returns false where the net is not of its shape, and nothing was done */
+type Shape = (net: Net, making: Making) => boolean;
+
+/** Conductors that carry nothing are capped, each by itself. */
+const capEach: Shape = ({ signal, wires }, { draft }) => {
+  if (signal !== CAPPED) return false;
+  for (const { id } of wires) draft.join({ signal, ends: [id] });
+  return true;
+};
+
+/** A conductor alone is capped; a terminal alone is told as an obstacle. */
+const capAlone: Shape = ({ signal, wires, landings, tail }, { draft, work, notes }) => {
+  if (wires.length + landings.length + (tail ? 1 : 0) !== 1) return false;
+  const read = readSignal(signal);
+  for (const { id } of wires) {
+    draft.join({ signal, ends: [id] });
+    if (read.kind === 'hot')
+      notes.push(
+        `The hot of ${nameOfCircuit(work, read.circuit)} is capped and stays live: nothing here uses it.`,
+      );
+  }
+  return true;
+};
+
+/** One conductor and one place: it lands on the screw, or joins the lead. */
+const oneToOne: Shape = ({ signal, wires, landings, tail }, { draft }) => {
+  const [wire, ...moreWires] = wires;
+  const [landing, ...moreLandings] = landings;
+  if (!wire || !landing || moreWires.length + moreLandings.length > 0 || tail) return false;
+  const [at] = landing.terminals;
+  if (landing.lead) draft.join({ signal, ends: [wire.id, at] });
+  else draft.land(wire.id, at);
+  return true;
+};
+
+/** Two screws and no conductor: a jumper from one to the other. */
+const jumperBetween: Shape = ({ signal, wires, landings }, { draft }) => {
+  if (wires.length > 0 || landings.length !== 2 || landings.some(({ lead }) => lead)) return false;
+  const jumper = draft.cut(largest(landings.flatMap(({ size }) => size ?? [])) ?? 12, signal);
+  for (const { terminals } of landings) draft.land(jumper, terminals[0]);
+  return true;
+};
+
+/** Two conductors through the two screws of one device, where that school is chosen. */
+const feedThrough: Shape = ({ signal, wires, landings, tail }, { draft, work }) => {
+  const [one, two, ...moreWires] = wires;
+  const [landing, ...moreLandings] = landings;
+  if (work.schools.splice !== 'feed-through' || signal === GROUND || isMultiwireNeutral(signal, work))
+    return false;
+  if (!one || !two || !landing || moreWires.length + moreLandings.length > 0 || tail) return false;
+  const [first, second, ...moreScrews] = landing.terminals;
+  if (second === undefined || moreScrews.length > 0) return false;
+  draft.land(one.id, first);
+  draft.land(two.id, second);
+  return true;
+};
+
+/** Everything else: a chain from screw to screw where that school is chosen, and one joint with a pigtail to each place. */
+const oneJoint: Shape = ({ signal, wires, landings, size, tail }, { draft, work, notes }) => {
+  const { first: chain, rest } = chainOf(signal, landings, work, tail);
+  for (const [index, { terminals }] of chain.entries()) {
+    const before = chain[index - 1]?.terminals[1];
+    if (before === undefined) continue;
+    const jumper = draft.cut(size, signal);
+    draft.land(jumper, before);
+    draft.land(jumper, terminals[0]);
+  }
+  const reached = [...chain.slice(0, 1), ...rest];
+  const [wire, ...moreWires] = wires;
+  const [only, ...moreReached] = reached;
+  if (wire && moreWires.length === 0 && only && moreReached.length === 0) {
+    draft.land(wire.id, only.terminals[0]);
+    return true;
+  }
+  const ends: End[] = wires.map(({ id }) => id);
+  for (const { lead, terminals } of reached) {
+    if (lead) {
+      ends.push(terminals[0]);
+      continue;
+    }
+    const end = draft.cut(size, signal);
+    ends.push(end);
+    draft.land(end, terminals[0]);
+  }
+  if (!tail) {
+    draft.join({ signal, ends });
+    return true;
+  }
+  const spare = draft.cut(size, signal, 'white');
+  draft.join({ signal, ends: [...ends, spare] });
+  draft.join({ signal: CAPPED, ends: [spare] });
+  notes.push('A neutral tail is left capped behind the switches, for one that may want it later.');
+  return true;
+};
+
+/** The first shape a net has is how it is joined. */
+const SHAPES: readonly Shape[] = [capEach, capAlone, oneToOne, jumperBetween, feedThrough, oneJoint];
+
 /** Plans a box. The same box and work always give the same plan. */
 export function synthesise(
   recorded: BoxDocument,
@@ -79,124 +187,27 @@ export function synthesise(
 ): Plan {
   const box = inEdition(recorded, edition);
   const { lines, faces, wires, nets, groundless } = netsOf(box, work, edition);
-  const obstacles = obstaclesOf(box, work, edition, lines, faces);
   const notes = groundless ? [noGround(edition)] : [];
-
-  const joints: { id: string; ends: string[]; connectors: string[] }[] = [];
-  const pigtails: Wiring['pigtails'] = [];
-  const lands: Wiring['lands'] = [];
-  const carries = new Map<string, string>();
-  const sizes = new Map<string, Size>(wires.map(({ id, size }) => [id, size]));
-  const joint = (signal: string, ends: string[]) => {
-    const id = `j${joints.length + 1}`;
-    joints.push({ id, ends, connectors: [] });
-    carries.set(id, signal);
-  };
-  const pigtail = (size: Size, colour: string) => {
-    const id = `p${pigtails.length + 1}`;
-    pigtails.push({ id, size, colour });
-    sizes.set(`p:${id}`, size);
-    return `p:${id}`;
-  };
-
-  for (const { signal, wires: mine, landings, size, tail } of nets) {
-    if (signal === CAPPED) {
-      for (const wire of mine) joint(signal, [wire.id]);
-      continue;
-    }
-    const [first] = mine;
-    const [only] = landings;
-    if (mine.length + landings.length + (tail ? 1 : 0) === 1) {
-      // A conductor alone is capped; a terminal alone is told as an obstacle.
-      if (first) joint(signal, [first.id]);
-      const alone = readSignal(signal);
-      if (first && alone.kind === 'hot')
-        notes.push(
-          `The hot of ${nameOfCircuit(work, alone.circuit)} is capped and stays live: nothing here uses it.`,
-        );
-      continue;
-    }
-    if (mine.length === 1 && landings.length === 1 && first && only && !tail) {
-      if (only.lead) joint(signal, [first.id, ...only.terminals.slice(0, 1)]);
-      else lands.push({ end: first.id, at: only.terminals[0] ?? '' });
-      continue;
-    }
-    if (mine.length === 0 && landings.length === 2 && landings.every(({ lead }) => !lead)) {
-      const jumper = pigtail(largest(landings.flatMap((one) => one.size ?? [])) ?? 12, pigtailColour(signal));
-      for (const { terminals } of landings) lands.push({ end: jumper, at: terminals[0] ?? '' });
-      continue;
-    }
-    const through =
-      work.schools.splice === 'feed-through' &&
-      signal !== GROUND &&
-      !isMultiwireNeutral(signal, work) &&
-      mine.length === 2 &&
-      landings.length === 1 &&
-      only?.terminals.length === 2 &&
-      !tail;
-    if (through && only) {
-      mine.forEach((wire, nth) => lands.push({ end: wire.id, at: only.terminals[nth] ?? '' }));
-      continue;
-    }
-    const { first: begins, rest } = chainOf(signal, landings, work, tail);
-    begins.forEach((landing, nth) => {
-      const [before] = begins[nth - 1]?.terminals.slice(1) ?? [];
-      const [at] = landing.terminals;
-      if (before === undefined || at === undefined) return;
-      const jumper = pigtail(size, pigtailColour(signal));
-      lands.push({ end: jumper, at: before }, { end: jumper, at });
-    });
-    const reached = [...begins.slice(0, 1), ...rest];
-    if (mine.length === 1 && reached.length === 1 && first && reached[0]) {
-      lands.push({ end: first.id, at: reached[0].terminals[0] ?? '' });
-      continue;
-    }
-    const ends = mine.map(({ id }) => id);
-    for (const landing of reached) {
-      const [at = ''] = landing.terminals;
-      if (landing.lead) {
-        ends.push(at);
-        continue;
-      }
-      const end = pigtail(size, pigtailColour(signal));
-      ends.push(end);
-      lands.push({ end, at });
-    }
-    if (tail) {
-      const end = pigtail(size, 'white');
-      ends.push(end);
-      joint(signal, ends);
-      joint(CAPPED, [end]);
-      notes.push('A neutral tail is left capped behind the switches, for one that may want it later.');
-    } else joint(signal, ends);
-  }
-
+  const draft = new Draft(wires);
+  for (const net of nets) SHAPES.find((shape) => shape(net, { draft, work, notes }));
   if (work.schools.splice === 'jumper' && faces.length > 1 && nets.some(({ signal }) => signal === GROUND))
     notes.push(
       `The grounds are not looped from device to device: taking one out would open the next (${edition.terminals.sections['device-bond']}). Each has its pigtail.`,
     );
-  const chosen = chooseConnectors(
-    joints,
-    sizes,
-    carries,
-    work.schools,
-    edition.terminals.sections.joint,
-    stock,
-  );
-  for (const jumper of chosen.jumpers) pigtails.push(jumper);
-  const all = [...obstacles, ...chosen.missing];
+  const chosen = chooseConnectors(draft, work.schools, edition.terminals.sections.joint, stock);
+  const obstacles = [...obstaclesOf(box, work, edition, lines, faces), ...chosen.missing];
   return {
     wiring: {
       joints: chosen.joints,
-      pigtails,
-      lands,
+      pigtails: [...draft.pigtails, ...chosen.jumpers],
+      lands: draft.lands,
       broken: faces.flatMap(({ broken }) => [...broken]),
       marked: wires.filter(({ marked }) => marked).map(({ id }) => id),
       backstabbed: [],
     },
     carries: chosen.carries,
-    obstacles: all,
-    complete: all.length === 0,
+    obstacles,
+    complete: obstacles.length === 0,
     notes,
   };
 }

@@ -1,6 +1,6 @@
 /** The address other phones reach the server by: the codes on labels lead to it. */
 import { z } from 'zod';
-import { onFirstUse } from '../box/on-first-use.ts';
+import { onFirstUse } from '../schema/on-first-use.ts';
 
 /** What is accepted, in words. */
 export const ADDRESS_ACCEPTED =

@@ -1,10 +1,11 @@
 /** The wiring of a box, drawn for paper. */
-import { pieceAt, readEnd } from '../physical/end.ts';
+import { pieceAt } from '../wiring/end.ts';
 import { COLOURS, type Colour } from '../physical/pieces.ts';
-import { curveOf } from '../plan/curve.ts';
-import { drawWiring, type Drawing, MEASURES } from '../plan/layout.ts';
+import { curveOf } from '../drawing/curve.ts';
+import { endColor } from '../drawing/end-color.ts';
+import { drawWiring, type Drawing, MEASURES } from '../drawing/layout.ts';
 import type { Planned } from '../plan/planned.ts';
-import { shortName } from '../plan/short-name.ts';
+import { shortName } from '../drawing/short-name.ts';
 import type { Ink, Picture, Shape } from './picture.ts';
 
 /** Widths of the drawing of a wiring, in its own units. */
@@ -30,11 +31,6 @@ const METALS: Readonly<Record<string, Ink>> = {
 export function wiringPicture(planned: Planned, width: number): Picture {
   const { lines, faces, wiring } = planned;
   const drawing = drawWiring(lines, faces, wiring);
-  const colourOf = (end: string) => {
-    const read = readEnd(end);
-    if (read?.kind === 'wire') return read.colour;
-    return wiring.pigtails.find(({ id }) => `p:${id}` === end)?.colour ?? 'black';
-  };
   const middle = width / 2;
   const assumed = new Set(planned.assumed.map(({ piece }) => piece));
   const shapes: Shape[] = [
@@ -44,7 +40,7 @@ export function wiringPicture(planned: Planned, width: number): Picture {
       const isAssumed = assumed.has(pieceAt(path.outer) ?? '');
       const dash = isAssumed
         ? ([4, 4] as const)
-        : colourOf(path.end) === 'bare'
+        : endColor(wiring, path.end) === 'bare'
           ? ([7, 3] as const)
           : undefined;
       return [
@@ -52,7 +48,7 @@ export function wiringPicture(planned: Planned, width: number): Picture {
         {
           kind: 'path',
           d,
-          stroke: WIRES[colourOf(path.end)]?.fill ?? 'black',
+          stroke: WIRES[endColor(wiring, path.end)]?.fill ?? 'black',
           line: 2.6,
           ...(dash ? { dash } : {}),
         },

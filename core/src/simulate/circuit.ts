@@ -2,8 +2,9 @@
  * A wired box: the physical box with the joints, landings and broken tabs of one wiring laid into it. Planned
  * or found makes no difference here.
  */
-import type { Schools, Wiring } from '../box/work.ts';
-import { BOX_SCREW, readEnd } from '../physical/end.ts';
+import type { Schools } from '../box/work.ts';
+import type { Wiring } from '../wiring/wiring.ts';
+import { BOX_SCREW, readEnd } from '../wiring/end.ts';
 import type { Pair, Physical } from '../physical/physical.ts';
 
 /** A connection, and the device it goes with when that is taken out. */

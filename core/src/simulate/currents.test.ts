@@ -4,7 +4,8 @@
  * (docs/trade.md#simulation, #testing; sections from memory). Wirings are made by hand here: no planner has a part in it.
  */
 import { nextOf, withWork } from '../box/set-up.ts';
-import { Wiring, WorkPlan } from '../box/work.ts';
+import { WorkPlan } from '../box/work.ts';
+import { Wiring } from '../wiring/wiring.ts';
 import { editionOf } from '../edition/index.ts';
 import { wired } from '../judge/judge.ts';
 import { planBox } from '../plan/planned.ts';

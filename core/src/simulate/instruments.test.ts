@@ -4,7 +4,8 @@
  * would find them in a box.
  */
 import { saidOf } from '../tests/words.ts';
-import { type Wiring, WorkPlan } from '../box/work.ts';
+import { WorkPlan } from '../box/work.ts';
+import type { Wiring } from '../wiring/wiring.ts';
 import { editionOf } from '../edition/index.ts';
 import { synthesise } from '../plan/synthesise.ts';
 import { checkWiring } from '../wiring-rules/rules.ts';
@@ -14,6 +15,8 @@ import { boxOf, LAYOUTS } from '../tests/harder-layouts.ts';
 import { bench } from './instruments.ts';
 import { wired } from '../judge/judge.ts';
 import { prove } from './prove.ts';
+import { NOTHING_JOINED, withLands } from '../wiring/edit.ts';
+import type { TerminalEnd, WireEnd } from '../wiring/end.ts';
 
 const nec = editionOf('nec2023');
 const END = layoutOf('receptacle at the end of a run');
@@ -22,19 +25,19 @@ function layoutOf(name: string) {
   if (!layout) throw new Error(`there is no layout “${name}”`);
   return layout;
 }
-const [H, N, G] = ['w:i1.0:black', 'w:i1.0:white', 'w:i1.0:bare'];
-const at = (hot?: string, neutral?: string, ground?: string): Wiring => ({
-  joints: [],
-  pigtails: [],
-  lands: [
-    ...(hot === undefined ? [] : [{ end: hot, at: 't:i2.0:brass-top' }]),
-    ...(neutral === undefined ? [] : [{ end: neutral, at: 't:i2.0:silver-top' }]),
-    ...(ground === undefined ? [] : [{ end: ground, at: 't:i2.0:ground' }]),
-  ],
-  broken: [],
-  marked: [],
-  backstabbed: [],
-});
+const [H, N, G]: readonly WireEnd[] = ['w:i1.0:black', 'w:i1.0:white', 'w:i1.0:bare'];
+const at = (hot?: WireEnd, neutral?: WireEnd, ground?: WireEnd): Wiring => {
+  const on = (end: WireEnd | undefined, screw: TerminalEnd) =>
+    end === undefined ? [] : [{ end, at: screw }];
+  return {
+    ...NOTHING_JOINED,
+    lands: [
+      ...on(hot, 't:i2.0:brass-top'),
+      ...on(neutral, 't:i2.0:silver-top'),
+      ...on(ground, 't:i2.0:ground'),
+    ],
+  };
+};
 
 test.each([
   ['right', at(H, N, G), 'HN HG', /as it should be/],
@@ -98,15 +101,13 @@ describe('mistakes of section 19, entered as found', () => {
       ...checkWiring(box, work, wiring, nec).map(({ code }) => code),
     ];
   };
-  const moved = (end: string, from: string, to: string) => (wiring: Wiring) => ({
-    ...wiring,
-    lands: wiring.lands.map((land) => (land.end === end && land.at === from ? { end, at: to } : land)),
-  });
+  const moved = (end: WireEnd, from: TerminalEnd, to: TerminalEnd) => (wiring: Wiring) =>
+    withLands(wiring, (land) => (land.end === end && land.at === from ? { end, at: to } : land));
   test.each([
     [
       'a feed-out on GFCI LOAD by accident',
       'GFCI that protects one feed-out and not the other',
-      (w: Wiring) => ({
+      (w: Wiring): Wiring => ({
         ...w,
         joints: w.joints.map((joint) => ({
           ...joint,
@@ -119,25 +120,25 @@ describe('mistakes of section 19, entered as found', () => {
     [
       'only one tab broken for two circuits',
       'disposer and dishwasher on one split receptacle, two circuits',
-      (w: Wiring) => ({ ...w, broken: ['i2.0:hot'] }),
+      (w: Wiring): Wiring => ({ ...w, broken: ['i2.0:hot'] }),
       'mixed-neutrals',
     ],
     [
       'no tab broken on a half-switched outlet',
       'half-switched duplex, the switch elsewhere',
-      (w: Wiring) => ({ ...w, broken: [] }),
+      (w: Wiring): Wiring => ({ ...w, broken: [] }),
       'stays-on',
     ],
     [
       'the white of a loop not marked',
       'switch loop with its white marked',
-      (w: Wiring) => ({ ...w, marked: [] }),
+      (w: Wiring): Wiring => ({ ...w, marked: [] }),
       'unmarked-white',
     ],
     [
       'the return on the marked white',
       'switch loop with its white marked',
-      (w: Wiring) => ({
+      (w: Wiring): Wiring => ({
         ...w,
         lands: w.lands.map((land) =>
           land.at.endsWith(':line')
@@ -152,7 +153,7 @@ describe('mistakes of section 19, entered as found', () => {
     [
       'the ground on the device’s screw only',
       'the same, fed through the device',
-      (w: Wiring) => ({
+      (w: Wiring): Wiring => ({
         ...w,
         joints: w.joints.filter(({ ends }) => !ends.includes('w:i1.0:bare')),
         pigtails: [],
@@ -167,7 +168,7 @@ describe('mistakes of section 19, entered as found', () => {
     [
       'two bare grounds under one screw',
       'the same, fed through the device',
-      (w: Wiring) => ({
+      (w: Wiring): Wiring => ({
         ...w,
         lands: [...w.lands, { end: 'w:i2.0:bare', at: 't:i3.0:ground' }],
       }),
@@ -176,7 +177,7 @@ describe('mistakes of section 19, entered as found', () => {
     [
       'a 14 AWG ground pigtail on a 20 A circuit',
       'receptacle in the middle of a run',
-      (w: Wiring) => ({
+      (w: Wiring): Wiring => ({
         ...w,
         pigtails: w.pigtails.map((one) => (one.colour === 'bare' ? { ...one, size: 14 as const } : one)),
       }),
@@ -185,13 +186,13 @@ describe('mistakes of section 19, entered as found', () => {
     [
       '12 AWG in a push-in hole',
       'receptacle at the end of a run',
-      (w: Wiring) => ({ ...w, backstabbed: ['w:i1.0:black'] }),
+      (w: Wiring): Wiring => ({ ...w, backstabbed: ['w:i1.0:black'] }),
       'backstab',
     ],
     [
       'the neutral of another circuit',
       'two switches on two circuits',
-      (w: Wiring) => ({
+      (w: Wiring): Wiring => ({
         ...w,
         joints: w.joints.map((joint) =>
           joint.ends.includes('w:i1.0:white')
@@ -206,7 +207,7 @@ describe('mistakes of section 19, entered as found', () => {
     [
       'hot and neutral exchanged at the device',
       'receptacle at the end of a run',
-      (w: Wiring) =>
+      (w: Wiring): Wiring =>
         moved(
           'w:i1.0:white',
           't:i2.0:silver-top',
@@ -217,13 +218,13 @@ describe('mistakes of section 19, entered as found', () => {
     [
       'a metal box without its bond',
       'receptacle in a metal box',
-      (w: Wiring) => ({ ...w, lands: w.lands.filter(({ at: place }) => place !== 'x:box:ground') }),
+      (w: Wiring): Wiring => ({ ...w, lands: w.lands.filter(({ at: place }) => place !== 'x:box:ground') }),
       'unbonded',
     ],
     [
       'the multiwire neutral through the device',
       'split duplex on a multiwire circuit, which goes on',
-      (w: Wiring) => ({
+      (w: Wiring): Wiring => ({
         ...w,
         joints: w.joints.filter(({ ends }) => !ends.includes('w:i1.0:white')),
         lands: [
@@ -246,7 +247,7 @@ test('with a breaker off its circuit is dead and the other goes on; joined circu
   const positions = { 'i3.0': 1, 'i3.1': 1 };
   const live = (off: string[]) => {
     const test = bench(model, work, { positions, off });
-    return ['w:i2.0:black', 'w:i2.1:black'].map((end) => test.at(end).volts === 120);
+    return (['w:i2.0:black', 'w:i2.1:black'] as const).map((end) => test.at(end).volts === 120);
   };
   expect([live([]), live(['a']), live(['b']), live(['a', 'b'])]).toEqual([
     [true, true],

@@ -3,7 +3,7 @@
  * a meter and a three-lamp plug tester. They read the model; the real ones decide.
  */
 import type { WorkPlan } from '../box/work.ts';
-import { readEnd } from '../physical/end.ts';
+import { readEnd } from '../wiring/end.ts';
 import type { Use } from '../physical/physical.ts';
 import type { Circuitry } from './circuit.ts';
 import { type Conditions, liveFrom, prepare, type State } from './state.ts';

@@ -8,7 +8,8 @@ import { saidOf } from '../tests/words.ts';
 import { alg, Graph } from '@dagrejs/graphlib';
 import fc from 'fast-check';
 import { nextOf, withWork } from '../box/set-up.ts';
-import { type Run, type Wiring, WorkPlan } from '../box/work.ts';
+import { type Run, WorkPlan } from '../box/work.ts';
+import type { Wiring } from '../wiring/wiring.ts';
 import { BoxDocument } from '../box/document.ts';
 import { editionOf } from '../edition/index.ts';
 import { linesOf } from '../plan/ends.ts';
@@ -21,6 +22,7 @@ import { wired } from '../judge/judge.ts';
 import { prove } from './prove.ts';
 import { prepare } from './state.ts';
 import { runs } from '../tests/runs.ts';
+import { type End, type LooseEnd, tabName } from '../wiring/end.ts';
 
 const nec = editionOf('nec2023');
 const named = LAYOUTS.map((one) => [one.name, one] as const);
@@ -185,7 +187,7 @@ describe('unlisted combinations', () => {
 
 /** Every single mistake one can make in a wiring, with what it is called. */
 function* mistakes({ box, work }: Layout, wiring: Wiring): Generator<[string, Wiring]> {
-  const signals = new Map([
+  const signals = new Map<string, string>([
     ...linesOf(box, work).flatMap(({ wires }) => wires.map(({ id, signal }) => [id, signal] as const)),
     ...facesOf(box, work).flatMap(({ terminals }) =>
       terminals.map(({ id, signal }) => [id, signal ?? ''] as const),
@@ -195,7 +197,7 @@ function* mistakes({ box, work }: Layout, wiring: Wiring): Generator<[string, Wi
     const own = signals.get(end);
     if (own !== undefined) return own;
     const joint = wiring.joints.find(
-      ({ ends }) => ends.includes(end) && ends.some((one) => signals.has(one)),
+      ({ ends }) => ends.some((one) => one === end) && ends.some((one) => signals.has(one)),
     );
     const land = wiring.lands.find((one) => one.end === end);
     return signals.get(joint?.ends.find((one) => signals.has(one)) ?? land?.at ?? '') ?? 'G';
@@ -210,7 +212,7 @@ function* mistakes({ box, work }: Layout, wiring: Wiring): Generator<[string, Wi
     ...joints.flatMap(({ ends }, nth) => ends.map((end, at) => ({ end, joint: nth, at }))),
     ...lands.map(({ end }, nth) => ({ end, land: nth })),
   ];
-  const put = (place: (typeof places)[number], end: string | undefined, from: Wiring): Wiring =>
+  const put = (place: (typeof places)[number], end: End | undefined, from: Wiring): Wiring =>
     'joint' in place
       ? {
           ...from,
@@ -228,7 +230,7 @@ function* mistakes({ box, work }: Layout, wiring: Wiring): Generator<[string, Wi
       : {
           ...from,
           lands: from.lands.flatMap((land, nth) =>
-            nth === place.land ? (end === undefined ? [] : [{ ...land, end }]) : [land],
+            nth === place.land ? (end === undefined ? [] : [{ ...land, end: end as LooseEnd }]) : [land],
           ),
         };
   for (const [nth, one] of places.entries()) {
@@ -256,7 +258,7 @@ function* mistakes({ box, work }: Layout, wiring: Wiring): Generator<[string, Wi
   for (const { key, item } of facesOf(box, work))
     if (item.device === 'duplex')
       for (const tab of ['hot', 'neutral']) {
-        const name = `${key}:${tab}`;
+        const name = tabName(key, tab);
         const broken = wiring.broken.includes(name)
           ? wiring.broken.filter((one) => one !== name)
           : [...wiring.broken, name];
@@ -275,10 +277,10 @@ function isHarmless(what: string, { name }: Layout, wiring: Wiring): boolean {
     wiring.lands.some((land) => land.end === end && land.at.endsWith(':common')) ||
     wiring.joints.some(
       ({ ends }) =>
-        ends.includes(end) &&
+        ends.some((one) => one === end) &&
         ends.some((mate) => wiring.lands.some((land) => land.end === mate && land.at.endsWith(':common'))),
     ) ||
-    wiring.joints.some(({ ends }) => ends.includes(end) && ends.includes('w:i3.0:black'));
+    wiring.joints.some(({ ends }) => ends.some((one) => one === end) && ends.includes('w:i3.0:black'));
   return (
     (tail(one) && tail(other)) ||
     (common(one) && common(other)) ||

@@ -1,5 +1,5 @@
 /** A metal box is bonded by a screw used for nothing else, or a listed clip (250.148(C); from memory). */
-import { BOX_SCREW } from '../physical/end.ts';
+import { BOX_SCREW } from '../wiring/end.ts';
 import { isGroundColour } from '../physical/pieces.ts';
 import { type WiringRule, wrong } from './subject.ts';
 

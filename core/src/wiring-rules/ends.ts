@@ -1,5 +1,5 @@
 /** Every end is somewhere, and in one place only; a pigtail has two ends (NEC 110.12, 110.14; from memory). */
-import { BOX_SCREW } from '../physical/end.ts';
+import { BOX_SCREW } from '../wiring/end.ts';
 import { type WiringFinding, type WiringRule, wrong } from './subject.ts';
 
 export const ends: WiringRule = ({ conductors, pigtails, ports, places, edition }) => {

@@ -4,7 +4,8 @@
  */
 import { saidOf } from '../tests/words.ts';
 import fc from 'fast-check';
-import type { Wiring } from '../box/work.ts';
+import type { TerminalEnd } from '../wiring/end.ts';
+import type { Wiring } from '../wiring/wiring.ts';
 import { editionOf } from '../edition/index.ts';
 import { readCountLine } from '../shorthand/read.ts';
 import { linesOf } from '../plan/ends.ts';
@@ -189,9 +190,9 @@ test.each<[string, string, string, (wiring: Wiring) => Wiring, RegExp]>([
         ...one,
         ends: one.ends.map((end) =>
           end.endsWith(':line')
-            ? end.replace(':line', ':load')
+            ? (end.replace(':line', ':load') as TerminalEnd)
             : end.endsWith(':load')
-              ? end.replace(':load', ':line')
+              ? (end.replace(':load', ':line') as TerminalEnd)
               : end,
         ),
       })),

@@ -3,7 +3,8 @@
  * is for the simulation to say. Like the simulation it knows nothing of how a wiring was planned.
  */
 import type { BoxDocument } from '../box/document.ts';
-import type { Wiring, WorkPlan } from '../box/work.ts';
+import type { WorkPlan } from '../box/work.ts';
+import type { Wiring } from '../wiring/wiring.ts';
 import { type Connector, CONNECTORS } from '../connector/connectors.ts';
 import type { Edition } from '../edition/index.ts';
 import { physicalOf } from '../physical/physical.ts';

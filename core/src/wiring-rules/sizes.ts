@@ -1,5 +1,5 @@
 /** Pigtails are as thick as their breaker asks: hots and neutrals 240.4(D), grounds 250.122 or CEC Table 16. */
-import { BOX_SCREW } from '../physical/end.ts';
+import { BOX_SCREW, type End } from '../wiring/end.ts';
 import { isGroundColour } from '../physical/pieces.ts';
 import { sharersOf } from '../physical/circuits.ts';
 import { liveFrom, neutralsIn } from '../simulate/state.ts';
@@ -39,7 +39,7 @@ export const sizes: WiringRule = (subject) => {
 };
 
 /** Whether an end is a ground by where it is, whatever its color: on a ground terminal, or in a joint with a ground conductor. */
-function isMeantAsGround({ wiring, ports, colourOf }: Subject, end: string): boolean {
+function isMeantAsGround({ wiring, ports, colourOf }: Subject, end: End): boolean {
   const isOnGround = wiring.lands.some(
     ({ end: landed, at }) => landed === end && (at === BOX_SCREW || ports.get(at)?.port.metal === 'green'),
   );
@@ -52,7 +52,7 @@ function isMeantAsGround({ wiring, ports, colourOf }: Subject, end: string): boo
 }
 
 /** The circuits whose hot or neutral an end carries in some position. */
-function circuitsAt({ states, work }: Subject, end: string): string[] {
+function circuitsAt({ states, work }: Subject, end: End): string[] {
   const found = new Set<string>();
   for (const { state } of states) {
     const held = state.held(end);

@@ -2,7 +2,7 @@
  * A conductor nothing is set up for is capped by itself: what is at its other end is not known. The third conductor of a cable that
  * brings power was run for something: a second circuit or a switch elsewhere may have it live (common practice, no source).
  */
-import { farEnd } from '../physical/end.ts';
+import { farEnd } from '../wiring/end.ts';
 import { isGroundColour, isWhite } from '../physical/pieces.ts';
 import { liveFrom } from '../simulate/state.ts';
 import { type WiringFinding, type WiringRule, wrong } from './subject.ts';

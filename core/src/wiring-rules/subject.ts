@@ -1,5 +1,7 @@
 /** What every rule of a wiring knows: the box, the wiring, and what each end is at in every position. */
-import type { Wiring, WorkPlan } from '../box/work.ts';
+import type { WorkPlan } from '../box/work.ts';
+import { type End, pigtailEnd } from '../wiring/end.ts';
+import type { Pigtail, Wiring } from '../wiring/wiring.ts';
 import type { Edition, Size } from '../edition/index.ts';
 import {
   type ArgsOf,
@@ -35,19 +37,19 @@ export interface Subject {
   readonly wiring: Wiring;
   readonly edition: Edition;
   readonly kinds: readonly Connector[];
-  readonly conductors: ReadonlyMap<string, Conductor>;
-  readonly pigtails: ReadonlyMap<string, Wiring['pigtails'][number]>;
-  readonly ports: ReadonlyMap<string, { readonly port: Port; readonly device: DevicePiece }>;
+  readonly conductors: ReadonlyMap<End, Conductor>;
+  readonly pigtails: ReadonlyMap<End, Pigtail>;
+  readonly ports: ReadonlyMap<End, { readonly port: Port; readonly device: DevicePiece }>;
   /** In how many places each end is. */
-  readonly places: ReadonlyMap<string, number>;
+  readonly places: ReadonlyMap<End, number>;
   /** All switches off, all on, and each thrown alone from both. */
   readonly states: readonly { readonly positions: Positions; readonly state: State }[];
   /** Every contact open, those of three-ways too: what is live has no switch before it in this box. */
   readonly open: State;
   /** The state with a GFCI open. */
   readonly tripped: (of: string) => State;
-  readonly sizeOf: (end: string) => Size;
-  readonly colourOf: (end: string) => string | undefined;
+  readonly sizeOf: (end: End) => Size;
+  readonly colourOf: (end: End) => string | undefined;
 }
 
 export type WiringRule = (subject: Subject) => WiringFinding[];
@@ -70,10 +72,12 @@ export function subjectOf(
 ): Subject {
   const { physical } = circuitry;
   const prepared = prepare(circuitry);
-  const conductors = new Map(physical.cables.flatMap((one) => one.conductors.map((wire) => [wire.id, wire])));
-  const pigtails = new Map(wiring.pigtails.map((one) => [`p:${one.id}`, one]));
-  const places = new Map<string, number>();
-  const put = (end: string) => void places.set(end, (places.get(end) ?? 0) + 1);
+  const conductors = new Map<End, Conductor>(
+    physical.cables.flatMap((one) => one.conductors.map((wire) => [wire.id, wire])),
+  );
+  const pigtails = new Map<End, Pigtail>(wiring.pigtails.map((one) => [pigtailEnd(one.id), one]));
+  const places = new Map<End, number>();
+  const put = (end: End) => void places.set(end, (places.get(end) ?? 0) + 1);
   for (const { ends } of wiring.joints) ends.forEach(put);
   for (const { end, at } of wiring.lands) [end, at].forEach(put);
   const closed = Object.fromEntries(physical.switches.map(({ id }) => [id, 0]));
@@ -85,7 +89,7 @@ export function subjectOf(
     kinds,
     conductors,
     pigtails,
-    ports: new Map(
+    ports: new Map<End, { port: Port; device: DevicePiece }>(
       physical.devices.flatMap((device) => device.ports.map((port) => [port.id, { port, device }] as const)),
     ),
     places,

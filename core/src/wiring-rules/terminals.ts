@@ -2,12 +2,12 @@
  * One conductor under a screw (110.14(A)); grounds on green and nothing else there (250.119, 250.126); white on
  * silver (200.10), hot on brass. From memory.
  */
-import { BOX_SCREW } from '../physical/end.ts';
+import { BOX_SCREW, type LandingEnd, type LooseEnd, tabName } from '../wiring/end.ts';
 import { isGroundColour, isWhite } from '../physical/pieces.ts';
 import { type Subject, type WiringFinding, type WiringRule, wrong } from './subject.ts';
 
 const landedOn = ({ wiring }: Subject) => {
-  const on = new Map<string, string[]>();
+  const on = new Map<LandingEnd, LooseEnd[]>();
   for (const { end, at } of wiring.lands) on.set(at, [...(on.get(at) ?? []), end]);
   return on;
 };
@@ -60,7 +60,8 @@ export const empty: WiringRule = (subject) => {
     if (port.idle || places.has(id)) return [];
     if (port.name === 'ground' && (!anyGround || isByYoke(device))) return [];
     const twin = device.ports.find((one) => one.id !== id && one.tab !== undefined && one.tab === port.tab);
-    const tabbed = twin && places.has(twin.id) && !wiring.broken.includes(`${device.key}:${twin.tab ?? ''}`);
+    const isWhole = port.tab !== undefined && !wiring.broken.includes(tabName(device.key, port.tab));
+    const tabbed = twin && places.has(twin.id) && isWhole;
     if (tabbed) return [];
     return [wrong('empty', { end: id }, { ends: [id] }, edition.terminals.sections.loose)];
   });

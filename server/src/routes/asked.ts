@@ -1,6 +1,6 @@
 /** What a request asks for, read from its address. */
 import { RecordId } from '@dense-pack/core';
-import { onFirstUse } from '@dense-pack/core/box/on-first-use';
+import { onFirstUse } from '@dense-pack/core/schema/on-first-use';
 import { WriteId } from '@dense-pack/core/box/write-id';
 import type { Request } from 'express';
 import { z } from 'zod';

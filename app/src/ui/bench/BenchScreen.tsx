@@ -1,5 +1,5 @@
 /** The bench: simulated instruments held against a box as planned, as found, or with a mistake hidden in it. */
-import type { Wiring } from '@dense-pack/core/box/work';
+import type { Wiring } from '@dense-pack/core/wiring/wiring';
 import { hideFault, type Riddle } from '@dense-pack/core/diagnose/hidden';
 import { offWith } from '@dense-pack/core/diagnose/predict';
 import { hasFound } from '@dense-pack/core/plan/planned';

@@ -4,7 +4,7 @@
  */
 import { useState } from 'react';
 import { z } from 'zod';
-import { onFirstUse } from '@dense-pack/core/box/on-first-use';
+import { onFirstUse } from '@dense-pack/core/schema/on-first-use';
 
 const KEY = 'dense-pack/draft/';
 const Draft = onFirstUse(() => z.object({ start: z.string(), text: z.string() }));

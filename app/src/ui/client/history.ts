@@ -11,7 +11,7 @@ import equal from 'fast-deep-equal';
 import { startTransition, useCallback, useEffect, useState } from 'react';
 import { afterPaint } from './after-paint';
 import { z } from 'zod';
-import { onFirstUse } from '@dense-pack/core/box/on-first-use';
+import { onFirstUse } from '@dense-pack/core/schema/on-first-use';
 
 /** How many steps back are kept for a box. */
 const STEPS = 50;

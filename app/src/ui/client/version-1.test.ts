@@ -5,7 +5,7 @@
 import { DOCUMENT_VERSION } from '@dense-pack/core/box/document';
 import { stillMade } from '@dense-pack/core/box/made-up';
 import { BoxFields, BoxRecord } from '@dense-pack/core/box/record';
-import { Wiring } from '@dense-pack/core/box/work';
+import { Wiring } from '@dense-pack/core/wiring/wiring';
 import { QueryClient, dehydrate, hydrate } from '@tanstack/react-query';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';

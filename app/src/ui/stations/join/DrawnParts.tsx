@@ -1,7 +1,7 @@
 /** The cables at both edges of the drawing and the devices on its right, and where a finger finds them. */
-import type { Drawing } from '@dense-pack/core/plan/layout';
-import { shortName } from '@dense-pack/core/plan/short-name';
-import { MEASURES } from '@dense-pack/core/plan/layout';
+import type { Drawing } from '@dense-pack/core/drawing/layout';
+import { shortName } from '@dense-pack/core/drawing/short-name';
+import { MEASURES } from '@dense-pack/core/drawing/layout';
 import { Fragment } from 'react';
 import { Circle, Line, Rect, Text as SvgText } from 'react-native-svg';
 import { Touch } from '../../parts/Touch';

@@ -1,17 +1,18 @@
 /** An existing wiring, entered joint by joint as it is found, and judged as a plan is. */
 import type { BoxDocument } from '@dense-pack/core/box/document';
-import type { Wiring } from '@dense-pack/core/box/work';
+import type { Wiring } from '@dense-pack/core/wiring/wiring';
 import { CONNECTORS } from '@dense-pack/core/connector/connectors';
 import type { Edition } from '@dense-pack/core/edition/edition';
 import { withSleeve } from '@dense-pack/core/plan/likely';
-import { BOX_SCREW, tabName } from '@dense-pack/core/physical/end';
+import { cut, join, land, lift, takeApart, turnTab } from '@dense-pack/core/wiring/edit';
+import { BOX_SCREW, type End, type JointId, type LandingEnd, tabName } from '@dense-pack/core/wiring/end';
 import { isMetal, isWhite } from '@dense-pack/core/physical/pieces';
 import { useState } from 'react';
 import { Choice } from '../../parts/Choice';
 import { Fold } from '../../parts/Fold';
 import { Button, Chip } from '../../parts/Press';
 import { Words } from '../../parts/Words';
-import { landedOn, joinEnds, placesLeft, takeApart, toggled } from './hand-edit';
+import { isLoose, placesLeft, toggled } from './hand-edit';
 import { LikelyChoice } from './LikelyChoice';
 import type { ChangeWork, Judged } from './use-wiring';
 import { View } from '../../parts/View';
@@ -26,9 +27,9 @@ interface HandWiringProps {
 }
 
 export function HandWiring({ box, circuit, judged, edition, onWork }: HandWiringProps) {
-  const [chosen, setChosen] = useState<readonly string[]>([]);
+  const [chosen, setChosen] = useState<readonly End[]>([]);
   const { work, wiring } = judged;
-  const name = (end: string) => judged.name(end).replace(/^the /, '');
+  const name = (end: End) => judged.name(end).replace(/^the /, '');
   const set = (next: Wiring) => {
     setChosen([]);
     onWork((now) => ({ ...now, found: next }));
@@ -37,7 +38,7 @@ export function HandWiring({ box, circuit, judged, edition, onWork }: HandWiring
     return <LikelyChoice box={box} circuit={circuit} edition={edition} empty onFound={set} />;
   const left = placesLeft(judged, wiring);
   const terminals = judged.faces.flatMap(({ terminals: own }) => own.map(({ id }) => id));
-  const screws = isMetal(box) ? [...terminals, BOX_SCREW] : terminals;
+  const screws: LandingEnd[] = isMetal(box) ? [...terminals, BOX_SCREW] : terminals;
   const [only] = chosen;
   return (
     <View className="gap-3">
@@ -59,28 +60,30 @@ export function HandWiring({ box, circuit, judged, edition, onWork }: HandWiring
           <Button
             label={chosen.length === 1 ? 'Cap it' : `Join these ${chosen.length}`}
             kind="main"
-            onPress={() => set(joinEnds(wiring, chosen))}
+            onPress={() => set(join(wiring, chosen))}
           />
         )}
         {wiring.joints.length > 0 && chosen.length > 0 && (
           <Choice
             title="Add to joint"
             options={wiring.joints.map(({ id }, nth) => ({ value: id, label: String(nth + 1) }))}
-            value={undefined as string | undefined}
-            onChoose={(id) => id !== undefined && set(joinEnds(wiring, chosen, id))}
+            value={undefined as JointId | undefined}
+            onChoose={(id) => id !== undefined && set(join(wiring, chosen, id))}
           />
         )}
-        {only !== undefined && chosen.length === 1 && (
+        {only !== undefined && isLoose(only) && chosen.length === 1 && (
           <Choice
             title="Land it on"
             options={screws.map((value) => ({ value, label: name(value) }))}
-            value={undefined as string | undefined}
-            onChoose={(at) => at !== undefined && set(landedOn(wiring, only, at))}
+            value={undefined as LandingEnd | undefined}
+            onChoose={(at) => at !== undefined && set(land(wiring, only, at))}
           />
         )}
         <Button
           label="A pigtail more"
-          onPress={() => set(withPigtail(wiring, work.circuits[0]?.breaker === 15 ? 14 : 12))}
+          onPress={() =>
+            set(cut(wiring, { size: work.circuits[0]?.breaker === 15 ? 14 : 12, colour: 'black' }))
+          }
         />
       </View>
       {wiring.joints.map((joint, nth) => (
@@ -125,9 +128,7 @@ export function HandWiring({ box, circuit, judged, edition, onWork }: HandWiring
           <Chip
             label="off"
             aria-label={`Take off: ${name(end)}`}
-            onPress={() =>
-              set({ ...wiring, lands: wiring.lands.filter((one) => one.end !== end || one.at !== at) })
-            }
+            onPress={() => set(lift(wiring, { end, at }))}
           />
         </View>
       ))}
@@ -145,7 +146,7 @@ export function HandWiring({ box, circuit, judged, edition, onWork }: HandWiring
                 key={`${key}${tab}`}
                 label={`${title}: ${tab} tab broken`}
                 on={wiring.broken.includes(tabName(key, tab))}
-                onPress={() => set({ ...wiring, broken: toggled(wiring.broken, tabName(key, tab)) })}
+                onPress={() => set(turnTab(wiring, tabName(key, tab)))}
               />
             )),
           )}
@@ -173,10 +174,4 @@ export function HandWiring({ box, circuit, judged, edition, onWork }: HandWiring
       />
     </View>
   );
-}
-
-/** One more pigtail with two loose ends. */
-function withPigtail(wiring: Wiring, size: 12 | 14): Wiring {
-  const nth = wiring.pigtails.reduce((most, { id }) => Math.max(most, Number(id.slice(1))), 0) + 1;
-  return { ...wiring, pigtails: [...wiring.pigtails, { id: `p${nth}`, size, colour: 'black' }] };
 }

@@ -6,6 +6,8 @@ import type { BoxDocument } from '@dense-pack/core/box/document';
 import type { Edition } from '@dense-pack/core/edition/edition';
 import { bench } from '@dense-pack/core/simulate/instruments';
 import { linesOf } from '@dense-pack/core/plan/ends';
+import type { JointId } from '@dense-pack/core/wiring/end';
+import { indexed } from '@dense-pack/core/wiring/indexed';
 import { disturbanceOf } from '@dense-pack/core/plan/disturbance';
 import { facesOf } from '@dense-pack/core/plan/faces';
 import { workOf } from '@dense-pack/core/plan/suggest';
@@ -155,19 +157,23 @@ function Joined({
   );
   const live = (end: string) => part === 'try' && test.at(end).volts === 120;
   const joints = wiring.joints;
-  const nameOf = (id: string) =>
-    mode === 'plan'
-      ? sayHot(plan.carries.get(id) ?? '', work, faces)
-      : `${joints.find((one) => one.id === id)?.ends.length ?? 0} ends`;
+  const nameOf = (id: JointId) => {
+    const carried = mode === 'plan' ? plan.carries.get(id) : undefined;
+    return carried === undefined
+      ? `${indexed(wiring).joint(id)?.ends.length ?? 0} ends`
+      : sayHot(carried, work, faces);
+  };
   const disturbance = useMemo(() => (mode === 'plan' ? disturbanceOf(judged) : undefined), [mode, judged]);
   const fates = disturbance?.joints;
   const changed = useMemo(() => changedIn(disturbance, judged), [disturbance, judged]);
   // The order of making up: joint by joint, then the devices. What stays closed is not made.
-  const steps = [
-    ...joints.flatMap(({ id }) => (fates?.get(id) === 'left' ? [] : [id])),
+  const closed = new Set<string>(joints.flatMap(({ id }) => (fates?.get(id) === 'left' ? [id] : [])));
+  const steps: readonly string[] = [
+    ...joints.flatMap(({ id }) => (closed.has(id) ? [] : [id])),
     ...(mode === 'plan' ? faces.map(({ key }) => `face:${key}`) : []),
   ];
-  const aloud = jointSteps(judged, nameOf).filter(({ tick: id }) => fates?.get(id) !== 'left');
+  const aloud = jointSteps(judged, nameOf).filter(({ tick: id }) => !closed.has(id));
+  const joint = joints.find(({ id }) => id === selected);
   const at = steps.findIndex((id) => id === selected);
   const drawing = useRef<View>(null);
   useEffect(() => {
@@ -235,14 +241,14 @@ function Joined({
         />
       )}
       {face && <FaceCard judged={judged} face={face} onTick={tick} />}
-      {selected !== undefined && joints.some(({ id }) => id === selected) && (
+      {joint && (
         <JointCard
           judged={judged}
-          nth={joints.findIndex(({ id }) => id === selected)}
-          name={nameOf(selected)}
-          fate={fates?.get(selected)}
-          made={made.has(selected)}
-          onMade={mode === 'plan' ? () => tick(selected) : undefined}
+          nth={joints.indexOf(joint)}
+          name={nameOf(joint.id)}
+          fate={fates?.get(joint.id)}
+          made={made.has(joint.id)}
+          onMade={mode === 'plan' ? () => tick(joint.id) : undefined}
         />
       )}
       {part === 'does' && (

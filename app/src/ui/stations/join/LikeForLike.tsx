@@ -1,6 +1,7 @@
 /** A worn device replaced by one like it: asked once how it is wired now, where that was not entered. */
 import type { BoxDocument } from '@dense-pack/core/box/document';
-import type { Wiring, WorkPlan } from '@dense-pack/core/box/work';
+import type { WorkPlan } from '@dense-pack/core/box/work';
+import type { Wiring } from '@dense-pack/core/wiring/wiring';
 import type { Edition } from '@dense-pack/core/edition/edition';
 import { hasFound } from '@dense-pack/core/plan/planned';
 import { useState } from 'react';

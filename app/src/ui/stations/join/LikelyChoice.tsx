@@ -1,6 +1,6 @@
 /** The ways in which such a box is usually wired, to begin with and to put right. */
 import type { BoxDocument } from '@dense-pack/core/box/document';
-import type { Wiring } from '@dense-pack/core/box/work';
+import type { Wiring } from '@dense-pack/core/wiring/wiring';
 import type { Edition } from '@dense-pack/core/edition/edition';
 import { LIKELY_WORDS, likelyWirings } from '@dense-pack/core/plan/likely';
 import { workOf } from '@dense-pack/core/plan/suggest';

@@ -3,10 +3,11 @@
  * connectors as the joints, tails to each device's face. What is live glows.
  */
 import { JOINT_FATES, type PlannedFate } from '@dense-pack/core/plan/disturbance';
-import { pieceAt, readEnd } from '@dense-pack/core/physical/end';
-import type { Order } from '@dense-pack/core/plan/order';
-import { curveOf } from '@dense-pack/core/plan/curve';
-import { type Drawing, type DrawnPath, drawWiring } from '@dense-pack/core/plan/layout';
+import { endColor } from '@dense-pack/core/drawing/end-color';
+import { type JointId, pieceAt } from '@dense-pack/core/wiring/end';
+import type { Order } from '@dense-pack/core/drawing/order';
+import { curveOf } from '@dense-pack/core/drawing/curve';
+import { type Drawing, type DrawnPath, drawWiring } from '@dense-pack/core/drawing/layout';
 import { Fragment } from 'react';
 import Svg, { Line, Path, Rect, Text as SvgText } from 'react-native-svg';
 import { Touch } from '../../parts/Touch';
@@ -14,7 +15,7 @@ import { useColours } from '../../theme/theme';
 import { Cables, Devices, Pieces } from './DrawnParts';
 import type { Held } from './link';
 import type { Judged } from './use-wiring';
-import { ASSUMED_DASH, FILL, LEADS } from './wire-looks';
+import { ASSUMED_DASH, FILL } from './wire-looks';
 import { View } from '../../parts/View';
 
 interface WiringDrawingProps {
@@ -30,7 +31,7 @@ interface WiringDrawingProps {
   readonly fates?: ReadonlyMap<string, PlannedFate> | undefined;
   /** Whether an end is live with the switches as they stand. */
   readonly live: (end: string) => boolean;
-  readonly nameOf: (joint: string) => string;
+  readonly nameOf: (joint: JointId) => string;
   readonly onJoint: (joint: string) => void;
   /** The cable or device that is held. */
   readonly held?: string | undefined;
@@ -58,12 +59,6 @@ export function WiringDrawing({
   const middle = width / 2;
   // What nobody confirmed is drawn dashed, down to the wires of the cable.
   const assumed = new Set(judged.assumed.map(({ piece }) => piece));
-  const colourOf = (end: string): string => {
-    const read = readEnd(end);
-    if (read?.kind === 'wire') return read.colour;
-    if (read?.kind === 'terminal') return LEADS[read.port] ?? 'black';
-    return wiring.pigtails.find(({ id }) => `p:${id}` === end)?.colour ?? 'black';
-  };
   const dimJoint = (joint: string) => lit !== undefined && !lit.has(joint);
   const dim = ({ joint, outer }: DrawnPath) =>
     lit !== undefined &&
@@ -93,10 +88,10 @@ export function WiringDrawing({
               />
             ))}
           {drawing.paths.map((path) => {
-            const fill = FILL[colourOf(path.end)] ?? FILL['black'];
+            const fill = FILL[endColor(wiring, path.end)] ?? FILL['black'];
             const opacity = dim(path) ? 0.18 : 1;
             const isAssumed = assumed.has(pieceAt(path.outer) ?? '');
-            const dash = isAssumed ? ASSUMED_DASH : colourOf(path.end) === 'bare' ? '7 3' : undefined;
+            const dash = isAssumed ? ASSUMED_DASH : endColor(wiring, path.end) === 'bare' ? '7 3' : undefined;
             return (
               <Fragment key={`${path.outer}${path.end}`}>
                 <Path

@@ -1,43 +1,24 @@
-/** Changes to a wiring entered by hand, as values: each takes a wiring and gives the changed one. */
-import type { Wiring } from '@dense-pack/core/box/work';
+/** What hand entry offers: the ends that are nowhere yet. */
+import { type End, type LooseEnd, isPigtail, isWire, pigtailEnd } from '@dense-pack/core/wiring/end';
+import { indexed } from '@dense-pack/core/wiring/indexed';
+import type { Wiring } from '@dense-pack/core/wiring/wiring';
 import type { Planned } from '@dense-pack/core/plan/planned';
 
-export const toggled = (list: readonly string[], one: string): string[] =>
+export const toggled = <T extends string>(list: readonly T[], one: T): T[] =>
   list.includes(one) ? list.filter((other) => other !== one) : [...list, one];
 
+/** Whether an end can land on a terminal: a lead of a device cannot. */
+export const isLoose = (end: End): end is LooseEnd => isWire(end) || isPigtail(end);
+
 /** Ends that are nowhere yet; a pigtail is named until both of its ends are somewhere. */
-export function placesLeft({ lines, faces }: Pick<Planned, 'lines' | 'faces'>, wiring: Wiring): string[] {
-  const places = new Map<string, number>();
-  for (const end of [
-    ...wiring.joints.flatMap(({ ends }) => ends),
-    ...wiring.lands.map(({ end: one }) => one),
-  ])
-    places.set(end, (places.get(end) ?? 0) + 1);
+export function placesLeft({ lines, faces }: Pick<Planned, 'lines' | 'faces'>, wiring: Wiring): End[] {
+  const { placesOf } = indexed(wiring);
   const leads = faces.flatMap(({ terminals }) =>
     terminals.filter(({ metal, signal }) => metal === 'lead' && signal !== undefined).map(({ id }) => id),
   );
+  const wires = lines.flatMap((line) => line.wires.map(({ id }) => id));
   return [
-    ...lines.flatMap(({ wires }) => wires.map(({ id }) => id)).filter((end) => !places.has(end)),
-    ...leads.filter((end) => !places.has(end)),
-    ...wiring.pigtails.map(({ id }) => `p:${id}`).filter((end) => (places.get(end) ?? 0) < 2),
+    ...[...wires, ...leads].filter((end) => placesOf(end) === 0),
+    ...wiring.pigtails.map(({ id }) => pigtailEnd(id)).filter((end) => placesOf(end) < 2),
   ];
-}
-
-/** Puts ends under one connector, in a joint that is there or a new one. */
-export function joinEnds(wiring: Wiring, ends: readonly string[], joint?: string): Wiring {
-  if (joint !== undefined)
-    return {
-      ...wiring,
-      joints: wiring.joints.map((one) => (one.id === joint ? { ...one, ends: [...one.ends, ...ends] } : one)),
-    };
-  const nth = wiring.joints.reduce((most, { id }) => Math.max(most, Number(id.slice(1))), 0) + 1;
-  return { ...wiring, joints: [...wiring.joints, { id: `j${nth}`, ends: [...ends], connectors: [] }] };
-}
-
-export function takeApart(wiring: Wiring, joint: string): Wiring {
-  return { ...wiring, joints: wiring.joints.filter(({ id }) => id !== joint) };
-}
-
-export function landedOn(wiring: Wiring, end: string, at: string): Wiring {
-  return { ...wiring, lands: [...wiring.lands, { end, at }] };
 }

@@ -9,11 +9,12 @@ import { readCountLine } from '@dense-pack/core/shorthand/read';
 import { fireEvent, render, screen, within } from '@testing-library/react-native';
 import { useEffect, useState } from 'react';
 import type { ShownBox } from '../../client/queries';
-import { joinEnds, landedOn, placesLeft, takeApart } from './hand-edit';
+import { placesLeft } from './hand-edit';
 import { JoinStation } from './JoinStation';
 import { LandStation } from '../land/LandStation';
 import { EMPTY, judge } from './use-wiring';
 import { newKit } from '@dense-pack/core/parts/kit';
+import { join, land, takeApart } from '@dense-pack/core/wiring/edit';
 
 const edition = editionOf('nec2023');
 let now: BoxDocument;
@@ -192,9 +193,9 @@ test('edits of a wiring by hand lose no end', () => {
   const judged = judge(box, '5', edition, newKit(), 'found');
   const all = placesLeft(judged, EMPTY);
   expect(all).toHaveLength(9);
-  const joined = joinEnds(joinEnds(EMPTY, ['w:i1.0:bare', 'w:i2.0:bare']), ['w:i3.0:bare'], 'j1');
+  const joined = join(join(EMPTY, ['w:i1.0:bare', 'w:i2.0:bare']), ['w:i3.0:bare'], 'j1');
   expect(joined.joints[0]?.ends).toHaveLength(3);
   expect(placesLeft(judged, joined)).toHaveLength(6);
   expect(placesLeft(judged, takeApart(joined, 'j1'))).toEqual(all);
-  expect(placesLeft(judged, landedOn(joined, 'w:i1.0:black', 't:i4.0:line'))).toHaveLength(5);
+  expect(placesLeft(judged, land(joined, 'w:i1.0:black', 't:i4.0:line'))).toHaveLength(5);
 });

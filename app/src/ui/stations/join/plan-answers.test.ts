@@ -1,7 +1,7 @@
 /** What passes to the planner's worker and back: it survives the crossing, and says the same as here. */
 import { editionOf } from '@dense-pack/core/edition/index';
 import { newKit, stockOf } from '@dense-pack/core/parts/kit';
-import { drawWiring } from '@dense-pack/core/plan/layout';
+import { drawWiring } from '@dense-pack/core/drawing/layout';
 import { assemble, planBox } from '@dense-pack/core/plan/planned';
 import { workOf } from '@dense-pack/core/plan/suggest';
 import { readCountLine } from '@dense-pack/core/shorthand/read';

@@ -1,14 +1,16 @@
 /** The question a screen asks of the planner and its answer, as they pass to a worker and back. */
 import { BoxDocument } from '@dense-pack/core/box/document';
 import { inEdition } from '@dense-pack/core/box/ground-wire';
-import { Wiring } from '@dense-pack/core/box/work';
+import { JointIdText, Land, Wiring } from '@dense-pack/core/wiring/wiring';
+import { isSignal, type Signal } from '@dense-pack/core/plan/signal';
+import { NOTHING_JOINED } from '@dense-pack/core/wiring/edit';
 import { EDITION_IDS, editionOf } from '@dense-pack/core/edition/index';
 import { storedFindings } from '@dense-pack/core/finding/stored';
 import { Kit, stockOf } from '@dense-pack/core/parts/kit';
 import { facesOf } from '@dense-pack/core/plan/faces';
 import { linesOf } from '@dense-pack/core/plan/ends';
-import { orderOf } from '@dense-pack/core/plan/layout';
-import { computePlan, NOTHING_JOINED } from '@dense-pack/core/plan/planned';
+import { orderOf } from '@dense-pack/core/drawing/layout';
+import { computePlan } from '@dense-pack/core/plan/planned';
 import { workOf } from '@dense-pack/core/plan/suggest';
 import { FATES } from '@dense-pack/core/plan/synthesise';
 import { z } from 'zod';
@@ -23,6 +25,7 @@ export const PlanQuestion = z.object({
 export type PlanQuestion = z.output<typeof PlanQuestion>;
 
 const texts = z.array(z.string());
+const SignalText = z.custom<Signal>((text) => typeof text === 'string' && isSignal(text));
 const Block = z
   .object({
     key: z.string(),
@@ -36,7 +39,7 @@ export const PlanAnswer = z.object({
   plan: z
     .object({
       wiring: Wiring,
-      carries: z.map(z.string(), z.string()),
+      carries: z.map(JointIdText, SignalText),
       obstacles: storedFindings('obstacle'),
       complete: z.boolean(),
       notes: texts,
@@ -44,10 +47,10 @@ export const PlanAnswer = z.object({
         .object({
           joints: z.array(
             z
-              .object({ found: z.string(), fate: z.enum(FATES), now: z.string().optional() })
+              .object({ found: JointIdText, fate: z.enum(FATES), now: JointIdText.optional() })
               .transform(({ now, ...rest }) => (now === undefined ? rest : { ...rest, now })),
           ),
-          lands: z.array(z.object({ end: z.string(), at: z.string() })),
+          lands: z.array(Land),
           anew: z.boolean(),
         })
         .optional(),

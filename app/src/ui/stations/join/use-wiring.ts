@@ -4,7 +4,9 @@ import { comesOut } from '@dense-pack/core/box/comes-out';
 import { newId } from '@dense-pack/core/box/new-id';
 import { freshly, withWork } from '@dense-pack/core/box/set-up';
 import { type MadeUp, madeUp } from '@dense-pack/core/box/made-up';
-import type { Wiring, WorkPlan } from '@dense-pack/core/box/work';
+import type { WorkPlan } from '@dense-pack/core/box/work';
+import { NOTHING_JOINED } from '@dense-pack/core/wiring/edit';
+import type { Wiring } from '@dense-pack/core/wiring/wiring';
 import type { Edition } from '@dense-pack/core/edition/edition';
 import { editionOf } from '@dense-pack/core/edition/index';
 import { type Kit, stockOf } from '@dense-pack/core/parts/kit';
@@ -12,15 +14,8 @@ import { type Roles, withRoles } from '@dense-pack/core/run/linked-roles';
 import { withBoxOut } from '@dense-pack/core/plan/box-out';
 import { allMade, withPlan } from '@dense-pack/core/plan/made';
 import { workOf } from '@dense-pack/core/plan/suggest';
-import type { Order } from '@dense-pack/core/plan/order';
-import {
-  assemble,
-  type Mode,
-  NOTHING_JOINED,
-  planBox,
-  type Planned,
-  planOf,
-} from '@dense-pack/core/plan/planned';
+import type { Order } from '@dense-pack/core/drawing/order';
+import { assemble, type Mode, planBox, type Planned, planOf } from '@dense-pack/core/plan/planned';
 import { useEffect, useMemo, useState } from 'react';
 import type { ChangeBoth } from '../../box/use-box-edit';
 import { hasWorkers } from '../../client/ask-worker';

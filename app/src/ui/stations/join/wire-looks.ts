@@ -1,6 +1,6 @@
 /** How conductors, terminals and names look in the drawing of a wiring. */
 import { COLOURS, type Colour as WireColour } from '@dense-pack/core/physical/pieces';
-import { MEASURES } from '@dense-pack/core/plan/layout';
+import { MEASURES } from '@dense-pack/core/drawing/layout';
 import type { Colour } from '../../theme/theme';
 
 export const FILL: Readonly<Record<string, { fill: Colour; ink: Colour }>> = {
@@ -21,9 +21,6 @@ export const METAL: Readonly<Record<string, Colour>> = {
 };
 export const letterOf = (colour: string) => (colour in COLOURED ? COLOURED[colour as WireColour] : '');
 const COLOURED: Readonly<Record<WireColour, string>> = COLOURS;
-
-/** Colours the leads of devices usually have. Common practice, no source: the marks on the device govern. */
-export const LEADS: Readonly<Record<string, WireColour>> = { neutral: 'white', ground: 'green', load: 'red' };
 
 /** Width of the zones at both edges. */
 export const EDGE = MEASURES.edge;

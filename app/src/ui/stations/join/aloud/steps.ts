@@ -2,6 +2,7 @@
 import { landingsOf } from '@dense-pack/core/plan/landings';
 import { landTick } from '@dense-pack/core/box/tick';
 import { isKept, jointWords, landedWords } from '@dense-pack/core/plan/joint-words';
+import type { JointId } from '@dense-pack/core/wiring/end';
 import type { Judged } from '../use-wiring';
 
 export interface Step {
@@ -12,7 +13,7 @@ export interface Step {
 }
 
 /** Every joint in the order of making up. @param nameOf what a joint carries, in words */
-export const jointSteps = (judged: Judged, nameOf: (id: string) => string): Step[] =>
+export const jointSteps = (judged: Judged, nameOf: (id: JointId) => string): Step[] =>
   judged.wiring.joints.flatMap(({ id }, nth): Step[] => {
     const words = jointWords(judged, nth);
     return words

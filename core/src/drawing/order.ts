@@ -2,6 +2,7 @@
  * The order in which blocks stand at the edges of a drawing, and the middle between them, so that as few
  * lines cross as can be.
  */
+import type { End } from '../wiring/end.ts';
 
 export type Side = 'left' | 'right';
 
@@ -22,7 +23,7 @@ export interface Middle {
 export interface Edge {
   readonly outer: string;
   readonly mid: string;
-  readonly end: string;
+  readonly end: End;
 }
 
 /** An order of everything: which blocks stand on which side, one under another, and the middle between them. */

@@ -1,10 +1,10 @@
 /** The drawing over all layouts: nothing lies on anything else, and few lines cross, counted by another way. */
 import { editionOf } from '../edition/index.ts';
 import { LAYOUTS } from '../tests/harder-layouts.ts';
-import { linesOf } from './ends.ts';
-import { facesOf } from './faces.ts';
+import { linesOf } from '../plan/ends.ts';
+import { facesOf } from '../plan/faces.ts';
 import { type Drawing, drawWiring, MEASURES } from './layout.ts';
-import { synthesise } from './synthesise.ts';
+import { synthesise } from '../plan/synthesise.ts';
 
 const nec = editionOf('nec2023');
 const drawingOf = ({ box, work }: (typeof LAYOUTS)[number]) =>

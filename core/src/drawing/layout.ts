@@ -3,11 +3,11 @@
  * devices with their terminals on the right. Sides and orders are chosen so that as few lines cross as can
  * be; some must: three cables that meet in three joints cannot be drawn without.
  */
-import type { Wiring } from '../box/work.ts';
-import type { Line, Wire } from './ends.ts';
-import type { Face, Terminal } from './faces.ts';
+import type { Wiring } from '../wiring/wiring.ts';
+import type { Line, Wire } from '../plan/ends.ts';
+import type { Face, Terminal } from '../plan/faces.ts';
 import { bestOrder, type Block, type Edge, idsOf, type Middle, type Order, type Side } from './order.ts';
-import { BOX_SCREW } from '../physical/end.ts';
+import { BOX_SCREW, type End, type JointId, type LandingEnd } from '../wiring/end.ts';
 
 /** Measures of the drawing, in px at 100 % text. */
 export const MEASURES = {
@@ -32,7 +32,7 @@ export interface DrawnCable {
   readonly wires: readonly DrawnWire[];
 }
 export interface DrawnTerminal {
-  readonly terminal: Pick<Terminal, 'id' | 'name' | 'metal'>;
+  readonly terminal: Pick<Terminal, 'name' | 'metal'> & { readonly id: LandingEnd };
   readonly y: number;
 }
 export interface DrawnDevice {
@@ -43,13 +43,13 @@ export interface DrawnDevice {
   readonly terminals: readonly DrawnTerminal[];
 }
 export interface DrawnJoint {
-  readonly id: string;
+  readonly id: JointId;
   readonly y: number;
   readonly ends: number;
 }
 /** A line of the drawing, between an edge and the middle. */
 export interface DrawnPath {
-  readonly end: string;
+  readonly end: End;
   /** The conductor or terminal at its outer end. */
   readonly outer: string;
   /** The joint it runs to or from; none where a conductor lands by itself. */
@@ -66,7 +66,7 @@ export interface Drawing {
   readonly devices: readonly DrawnDevice[];
   readonly paths: readonly DrawnPath[];
   /** Jumpers from one connector to the next. */
-  readonly jumpers: readonly { readonly end: string; readonly from: number; readonly to: number }[];
+  readonly jumpers: readonly { readonly end: End; readonly from: number; readonly to: number }[];
   readonly crossings: number;
 }
 
@@ -77,7 +77,7 @@ interface Sketch {
   readonly wires: ReadonlyMap<string, Wire>;
   readonly terminals: ReadonlyMap<string, DrawnTerminal['terminal']>;
   readonly edges: readonly Edge[];
-  readonly links: readonly { end: string; a: string; b: string }[];
+  readonly links: readonly { end: End; a: JointId; b: JointId }[];
   readonly middle: readonly Middle[];
   readonly blocks: readonly Block[];
 }
@@ -108,9 +108,14 @@ function orderIn({ blocks, middle, edges }: Sketch): Order {
 }
 
 function sketchOf(lines: readonly Line[], faces: readonly Face[], wiring: Wiring): Sketch {
-  const wires = new Map(lines.flatMap((line) => line.wires.map((wire) => [wire.id, wire] as const)));
-  const used = new Set([...wiring.lands.map(({ at }) => at), ...wiring.joints.flatMap(({ ends }) => ends)]);
-  const terminals = new Map<string, DrawnTerminal['terminal']>(
+  const wires = new Map<End, Wire>(
+    lines.flatMap((line) => line.wires.map((wire) => [wire.id, wire] as const)),
+  );
+  const used = new Set<End>([
+    ...wiring.lands.map(({ at }) => at),
+    ...wiring.joints.flatMap(({ ends }) => ends),
+  ]);
+  const terminals = new Map<End, DrawnTerminal['terminal']>(
     faces.flatMap((face) =>
       face.terminals.filter(({ id }) => used.has(id)).map((one) => [one.id, one] as const),
     ),
@@ -119,14 +124,14 @@ function sketchOf(lines: readonly Line[], faces: readonly Face[], wiring: Wiring
   if (bonded) terminals.set(BOX_SCREW, { id: BOX_SCREW, name: 'box screw', metal: 'green' });
 
   const edges: Edge[] = [];
-  const jointOf = new Map<string, string>();
+  const jointOf = new Map<End, JointId>();
   for (const { id, ends } of wiring.joints)
     for (const end of ends) {
       if (wires.has(end)) edges.push({ outer: end, mid: id, end });
       else if (terminals.has(end)) edges.push({ outer: end, mid: id, end });
       else jointOf.set(end, jointOf.get(end) ?? id);
     }
-  const links: { end: string; a: string; b: string }[] = [];
+  const links: { end: End; a: JointId; b: JointId }[] = [];
   for (const { id, ends } of wiring.joints)
     for (const end of ends) {
       const first = jointOf.get(end);
