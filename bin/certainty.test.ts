@@ -8,6 +8,7 @@ import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
 import { LINE } from '@dense-pack/core/tests/lines';
 import fc from 'fast-check';
+import { note } from '../core/src/tests/note.ts';
 
 const COMMAND = join(__dirname, 'dense-pack.mjs');
 const BOXES = Number(process.env['CERTAINTY_BOXES'] ?? 250);
@@ -161,7 +162,7 @@ test(`certain and open agree with every combination of answers, over ${BOXES} ra
     });
     expect([line, open.length]).toEqual([line, decides.length]);
   });
-  if (process.env['CERTAINTY_BOXES']) console.info(`${JSON.stringify(seen)} of ${boxes.length} boxes`);
+  note(`${JSON.stringify(seen)} of ${boxes.length} boxes`);
   // The comparison is worth something only if it met both.
   expect(seen.certain).toBeGreaterThan(BOXES / 10);
   expect(seen.open).toBeGreaterThan(BOXES / 20);

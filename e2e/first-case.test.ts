@@ -3,6 +3,7 @@
  * then a third 12/2. Expected figures: docs/trade.md#worked-examples (NEC 314.16(B), values from memory).
  */
 import { type Hand, PHONE, WIDE, World } from './world';
+import { note } from '../core/src/tests/note';
 
 const world = new World();
 
@@ -92,7 +93,7 @@ test('the case is answered in at most ten touches from opening the app, the plan
   await hand.touch('Add 12/2');
   await hand.sees('verdict', 'Over by 2.25 in³');
   expect(hand.touches).toBeLessThanOrEqual(10);
-  console.log(`The case took ${hand.touches} touches, the plan apart from what was found.`);
+  note(`The case took ${hand.touches} touches, the plan apart from what was found.`);
   await finish(hand);
 });
 

@@ -1,5 +1,6 @@
 /** Identify on a phone: readings touched in are kept, told anew after a reload, and what is certain is written down. */
 import { PHONE, World } from './world';
+import { note } from '../core/src/tests/note';
 
 const world = new World();
 beforeAll(async () => {
@@ -57,7 +58,7 @@ test('a switch box with two cables is told apart by touch, and stays so', async 
   await hand.touch('left black');
   await hand.touch('A light');
   await hand.touch('to a load');
-  console.log(`Two cables identified and written down in ${hand.touches - begun} touches.`);
+  note(`Two cables identified and written down in ${hand.touches - begun} touches.`);
   await hand.saved();
   const { boxes } = (await (await fetch(`${world.address}/api/v1/jobs/identify-job-1`)).json()) as {
     boxes: { box: { items: { label: string; duty?: { does: string } }[] }; seen: { readings: object[] } }[];

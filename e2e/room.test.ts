@@ -1,5 +1,6 @@
 /** How much of a phone the work has, and that the vessel is a touch away where it is a band. */
 import { type Hand, PHONE, World } from './world';
+import { note } from '../core/src/tests/note';
 
 const JOB = '/job/demo-house-on-the-hill';
 const world = new World();
@@ -55,9 +56,7 @@ test('in every station but the count the work has two thirds of the phone; no fi
     }
   }
   expect(seen.size).toBe(boxes.length);
-  console.log(
-    `Room for the work at 390 × 844, px: ${[...least].map(([name, px]) => `${name} ${px}`).join(', ')}`,
-  );
+  note(`Room for the work at 390 × 844, px: ${[...least].map(([name, px]) => `${name} ${px}`).join(', ')}`);
   for (const [station, px] of least)
     expect([station, px >= (station === 'Count' ? 280 : 560)]).toEqual([station, true]);
 }, 120_000);

@@ -9,6 +9,9 @@ import { gzipSync } from 'node:zlib';
 import type { CDPSession } from 'puppeteer-core';
 import { type Hand, PHONE, World } from './world';
 
+/** The figures are what these tests are run for. */
+const print = (text: string) => void process.stdout.write(`${text}\n`);
+
 const world = new World();
 beforeAll(async () => {
   await world.startServer();
@@ -121,7 +124,7 @@ test(
     const bare = (await barePainted(hand, 10)).sort((a, b) => a - b);
     await hand.page.emulateCPUThrottling(null);
     const median = at(slow, 0.5);
-    console.log(
+    print(
       `Edit to painted verdict: median ${median.toFixed(0)} ms, p95 ${at(slow, 0.95).toFixed(0)} ms at 4x throttling; median ${at(quick, 0.5).toFixed(0)} ms without. One word changed by hand in the same page: median ${at(bare, 0.5).toFixed(0)} ms at 4x (ratio ${(median / at(bare, 0.5)).toFixed(2)}).`,
     );
     // Both are taken in one run: how busy the machine is does not matter.
@@ -161,7 +164,7 @@ test(
     const later = await start(BOX);
     await world.startServer();
     const work = (before + (await workInPage(hand))) / 2;
-    console.log(
+    print(
       `First load usable after ${first} ms, a later start without the server after ${later} ms, at 4x throttling; a fixed piece of work ${work.toFixed(0)} ms (ratios ${(first / work).toFixed(1)} and ${(later / work).toFixed(1)}).`,
     );
     // Ratios to work done in the same run: how busy the machine is does not matter.
@@ -189,7 +192,7 @@ test('what is sent for the first screen stays small', () => {
     gzip: Math.round(paths.reduce((all, path) => all + gzipSync(readFileSync(path)).length, 0) / 1024),
   });
   const [now, whole] = [sum(first), sum(all)];
-  console.log(
+  print(
     `First screen ${now.raw} KB raw, ${now.gzip} KB gzip; everything ${whole.raw} KB raw, ${whole.gzip} KB gzip.`,
   );
   const kinds = first.map((path) => basename(path).replace(/-[0-9a-f]{32}(?=\.)/, ''));

@@ -20,6 +20,7 @@ import { tally } from '../fill/tally.ts';
 import { boxOf } from '../tests/layouts.ts';
 import { checkBox, checkStatuses } from './check-box.ts';
 import type { CheckStatus } from './finding.ts';
+import { note } from '../tests/note.ts';
 
 const MATERIALS = ['plastic', 'metal'] as const;
 
@@ -179,7 +180,7 @@ test('the table: every check by make, material and edition', () => {
       return `${`${name} ${edition}`.padEnd(30)} ${cells.map((cell) => cell.padEnd(7)).join('')}`;
     }),
   );
-  console.log(
+  note(
     `Checks with no fact known, every fact right, every fact wrong. F finds, p passes, ? not checked, . does not apply.\n${''.padEnd(31)}${head.map((cell) => cell.padEnd(7)).join('')}\n${rows.join('\n')}`,
   );
   expect(rows).toHaveLength(CHECK_NAMES.length * 2);

@@ -5,6 +5,7 @@ import { linesOf } from '../plan/ends.ts';
 import { facesOf } from '../plan/faces.ts';
 import { type Drawing, drawWiring, MEASURES } from './layout.ts';
 import { synthesise } from '../plan/synthesise.ts';
+import { note } from '../tests/note.ts';
 
 const nec = editionOf('nec2023');
 const drawingOf = ({ box, work }: (typeof LAYOUTS)[number]) =>
@@ -108,7 +109,7 @@ test('few lines cross, over all layouts', () => {
   const all = LAYOUTS.map((layout) => [layout.name, drawingOf(layout).crossings] as const);
   const some = all.filter(([, crossings]) => crossings > 0);
   const sum = all.reduce((total, [, crossings]) => total + crossings, 0);
-  console.log(
+  note(
     `Crossings: ${sum} over ${all.length} layouts, ${all.length - some.length} without any. ${some.map(([name, count]) => `${name}: ${count}`).join('; ')}`,
   );
   expect(sum).toBeLessThanOrEqual(390);

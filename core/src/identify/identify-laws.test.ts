@@ -7,6 +7,7 @@ import type { Reading } from '../box/reading.ts';
 import { IdentifyAsk } from './ask.ts';
 import { identify, type Next } from './identify.ts';
 import { runs } from '../tests/runs.ts';
+import { note } from '../tests/note.ts';
 
 const ROLES = ['feed', 'feed-out', 'leg', 'loop', 'spare'] as const;
 type Roll = (under: number) => number;
@@ -123,7 +124,7 @@ test('asked as it advises, it finds every feed; each test it asks for can tell s
     counts.push(readings.length / box.length);
   }
   const mean = counts.reduce((sum, one) => sum + one, 0) / counts.length;
-  console.log(`Tests asked for: ${mean.toFixed(2)} a cable.`);
+  note(`Tests asked for: ${mean.toFixed(2)} a cable.`);
   expect(mean).toBeLessThan(8);
 });
 

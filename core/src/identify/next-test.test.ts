@@ -8,6 +8,7 @@ import { Assignments, type Belief } from './belief.ts';
 import { answersOf, costOf, nextTest, type Taken, testKey, testsOf } from './next-test.ts';
 import type { CableTest } from './outcome.ts';
 import type { CableRole } from './roles.ts';
+import { note } from '../tests/note.ts';
 
 interface State {
   readonly belief: Belief;
@@ -97,7 +98,7 @@ test.each<[string, readonly string[], readonly CableRole[]]>([
   const count = means(start(kinds, roles), () => 1);
   const say = ({ advised, best }: typeof effort) =>
     `${advised.toFixed(2)} as advised, ${best.toFixed(2)} at best`;
-  console.log(`${name}: tests ${say(count)}; effort ${say(effort)}.`);
+  note(`${name}: tests ${say(count)}; effort ${say(effort)}.`);
   for (const { advised, best } of [effort, count]) {
     expect(best).toBeGreaterThan(0);
     expect(advised).toBeGreaterThanOrEqual(best - 1e-9);

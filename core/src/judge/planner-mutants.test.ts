@@ -25,6 +25,7 @@ import { type Edition, editionOf } from '../edition/index.ts';
 import { synthesise } from '../plan/synthesise.ts';
 import { LAYOUTS } from '../tests/harder-layouts.ts';
 import { judgeWiring } from './judge.ts';
+import { note } from '../tests/note.ts';
 
 const PLAN = join(__dirname, '../plan');
 const nec = editionOf('nec2023');
@@ -424,7 +425,7 @@ test('wherever a worse planner plans otherwise, the proof or a rule objects', ()
     if (changed === 0) idle.push(name);
     return `${name}: ${caught} of ${changed}`;
   });
-  console.log(`Mutants of the planner, plans objected to of plans changed:\n${table.join('\n')}`);
+  note(`Mutants of the planner, plans objected to of plans changed:\n${table.join('\n')}`);
   expect([passed, idle]).toEqual([[], []]);
   expect(MUTANTS.length).toBeGreaterThanOrEqual(25);
   expect(LAYOUTS.length).toBeGreaterThanOrEqual(80);

@@ -7,6 +7,7 @@ import type { BoxDocument } from '../box/document.ts';
 import type { Edition } from '../edition/index.ts';
 import { rankTrouble, type TroubleCase } from '../tests/trouble.ts';
 import { catalogueOf } from '../catalog/catalog.ts';
+import { note } from '../tests/note.ts';
 
 /** What a person would call the remedy. */
 type Called =
@@ -89,7 +90,7 @@ function called(id: string, box: BoxDocument, edition: Edition): Called | undefi
 test('the kind of remedy an experienced person would choose, as found', () => {
   expect(CASES).toHaveLength(30);
   const { first, three, words } = rankTrouble('More trouble', CASES, called);
-  console.log(words);
+  note(words);
   // As found with the search by kinds: 18 first, 27 among the first three; before it 14 and 18.
   expect([first >= 18, three >= 27]).toEqual([true, true]);
 });

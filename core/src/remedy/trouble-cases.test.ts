@@ -5,6 +5,7 @@
  */
 import { rankTrouble, type TroubleCase } from '../tests/trouble.ts';
 import type { Family } from './remedy.ts';
+import { note } from '../tests/note.ts';
 
 const CASES: readonly TroubleCase<Family>[] = [
   // One gang, over by a cable: a deeper box of the same kind.
@@ -65,6 +66,6 @@ const familyOf = (id: string) => FAMILIES[id.split(':')[0] ?? ''];
 
 test('the remedy an experienced person would choose is among the first three, mostly the first', () => {
   const { three, words } = rankTrouble('Trouble cases', CASES, familyOf);
-  console.log(words);
+  note(words);
   expect(three / CASES.length).toBeGreaterThanOrEqual(0.8);
 });

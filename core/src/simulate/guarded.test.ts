@@ -8,6 +8,7 @@ import { WorkPlan } from '../box/work.ts';
 import { editionOf } from '../edition/index.ts';
 import { planBox } from '../plan/planned.ts';
 import { boxOf } from '../tests/layouts.ts';
+import { note } from '../tests/note.ts';
 
 const nec = editionOf('nec2023');
 
@@ -127,8 +128,6 @@ test('a plan that nothing stands against is proved, and only a wish that contrad
     }),
     { numRuns: 600 },
   );
-  console.log(
-    `GFCIs beside three-wire cables: ${good} planned and proved, ${refused} refused as contradictions.`,
-  );
+  note(`GFCIs beside three-wire cables: ${good} planned and proved, ${refused} refused as contradictions.`);
   expect(Math.min(good, refused)).toBeGreaterThan(40);
 });

@@ -23,6 +23,7 @@ import { prove } from './prove.ts';
 import { prepare } from './state.ts';
 import { runs } from '../tests/runs.ts';
 import { type End, type LooseEnd, tabName } from '../wiring/end.ts';
+import { note } from '../tests/note.ts';
 
 const nec = editionOf('nec2023');
 const named = LAYOUTS.map((one) => [one.name, one] as const);
@@ -318,7 +319,7 @@ test('every single mistake is caught by a rule or by the simulation', () => {
       (isHarmless(what, layout, wiring) ? harmless : missed).push(`${layout.name}: ${what}`);
     }
   }
-  console.log(
+  note(
     `Mistakes: ${made} made, ${made - missed.length - harmless.length} caught, ${missed.length} missed; ${harmless.length} change nothing (the two ends of a three-way chain, two capped tails).`,
   );
   expect(missed).toEqual([]);
