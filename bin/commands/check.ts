@@ -1,5 +1,5 @@
 /** `dense-pack check`: everything beyond fill, and what could not be checked. */
-import { plainSayer } from '@dense-pack/core/finding/say';
+import { plainNamer } from '@dense-pack/core/finding/say';
 import { toldCheck } from './told.ts';
 import { checkBox } from '@dense-pack/core/check/check-box';
 import type { EditionId } from '@dense-pack/core/edition/index';
@@ -25,7 +25,7 @@ export function addCheck(program: Command): void {
       const { box, edition } = read;
       const { findings, notChecked } = checkBox(box, edition, tally(box, edition));
       process.exitCode = findings.some(({ severity }) => severity === 'violation') ? EXIT.over : EXIT.legal;
-      const told = findings.map((one) => toldCheck(one, plainSayer(edition.unit)));
+      const told = findings.map((one) => toldCheck(one, plainNamer(edition.unit)));
       if (options.json) {
         console.log(JSON.stringify({ edition: edition.id, findings: told, notChecked }));
         return;

@@ -1,9 +1,9 @@
 /** Findings as the command line answers them: the words beside what they are made of. */
 import { type Finding, sentenceOf, whereOf } from '@dense-pack/core/finding/finding';
-import type { Sayer } from '@dense-pack/core/finding/say';
+import type { Namer } from '@dense-pack/core/finding/say';
 
 /** What a check finds: `{"check", "severity", "section", "words", "ids", "cure"}`, and its arguments. */
-export function toldCheck(one: Finding<'check'>, say: Sayer) {
+export function toldCheck(one: Finding<'check'>, say: Namer) {
   const { words, cure } = sentenceOf(one, say);
   const { code, severity, section, args, at } = one;
   return {
@@ -18,7 +18,7 @@ export function toldCheck(one: Finding<'check'>, say: Sayer) {
 }
 
 /** What stands in the way of a plan: `{"code", "words", "section", "of"}`, and its arguments. */
-export const toldObstacle = (one: Finding<'obstacle'>, say: Sayer) => ({
+export const toldObstacle = (one: Finding<'obstacle'>, say: Namer) => ({
   code: one.code,
   words: sentenceOf(one, say).words,
   section: one.section,
@@ -27,7 +27,7 @@ export const toldObstacle = (one: Finding<'obstacle'>, say: Sayer) => ({
 });
 
 /** What fails, or breaks a rule: `{"code", "severity", "section", "words", "where"}`, and its arguments. */
-export const toldWiring = (one: Finding<'wiring' | 'proof'>, say: Sayer) => ({
+export const toldWiring = (one: Finding<'wiring' | 'proof'>, say: Namer) => ({
   code: one.code,
   severity: one.severity,
   section: one.section,

@@ -9,7 +9,7 @@ import helmet from 'helmet';
 import type { Db } from './database.ts';
 import { answerErrors } from './routes/answers.ts';
 import { api } from './routes/api.ts';
-import { onlyNeighbours } from './routes/neighbours.ts';
+import { originGuard } from './routes/origin-guard.ts';
 import type { FileGuard } from './services/file-guard.ts';
 import { countingProgram } from './services/verdicts.ts';
 import { epochOf } from './services/writes.ts';
@@ -62,7 +62,7 @@ export function application(
       },
     }),
   );
-  app.use(onlyNeighbours(hosts));
+  app.use(originGuard(hosts));
   app.use(compression());
   app.use('/api/v1', (_request, response, next) => {
     // A page made of the same rules takes what we checked as checked.

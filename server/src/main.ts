@@ -9,7 +9,7 @@ import { type Db, DatabaseRefused, isLarge, openDatabase, serveAlone, stateOfFil
 import { hasDemo, seedDemo } from './demo.ts';
 import { dropLater } from './routes/files.ts';
 import { dropUploads } from './routes/upload.ts';
-import { HostsRefused, readHosts } from './routes/neighbours.ts';
+import { HostsRefused, readHosts } from './routes/origin-guard.ts';
 import { indexSome } from './services/boxes.ts';
 import { checkPages, type FileGuard, guardFile } from './services/file-guard.ts';
 import { sweep } from './services/growth.ts';

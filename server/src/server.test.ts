@@ -13,7 +13,7 @@ import request from 'supertest';
 import { application } from './application.ts';
 import { DatabaseRefused, type Db, openDatabase } from './database.ts';
 import { seedDemo } from './demo.ts';
-import { readHosts } from './routes/neighbours.ts';
+import { readHosts } from './routes/origin-guard.ts';
 import { listen } from './serve.ts';
 
 const MIGRATIONS = join(__dirname, 'migrations');

@@ -5,7 +5,7 @@ import { openDB } from 'idb';
 import { BrowserDisk } from './browser-disk';
 import { kept } from './disk';
 import type { BoxOperation } from './operation';
-import { takeOverDatabases } from './takeover';
+import { importLegacyDatabases } from './legacy-import';
 import { z } from 'zod';
 
 const change = (id: string, record: string, name = id): BoxOperation => ({
@@ -105,11 +105,11 @@ test('photos and answers of earlier programs are taken over, and their databases
   await answers.put('keyval', { queries: [] }, 'dense-pack/answers/2');
   await answers.put('keyval', 'of an older one', 'dense-pack/answers/1');
   answers.close();
-  await takeOverDatabases(disk);
+  await importLegacyDatabases(disk);
   expect(await disk.get('photos', 'photo-0001')).toEqual({ boxId: A, photo: 'a picture' });
   expect(await disk.all('answers')).toEqual([['queries', { queries: [] }]]);
   expect((await indexedDB.databases()).map(({ name }) => name)).toEqual(['dense-pack']);
-  await takeOverDatabases(disk);
+  await importLegacyDatabases(disk);
 });
 
 test('another program with a newer store is not kept waiting, and this one goes on after it', async () => {

@@ -1,6 +1,6 @@
 /** What waits of a record, as a screen shows it: all its operations as one. */
 import type { BoxFields, BoxRecord, Job, JobFields } from '@dense-pack/core/box/record';
-import { asOne, layOperations } from './laid';
+import { asOne, pendingOf } from './pending';
 import type { BoxOperation, Change, Deletion, JobOperation, Operation } from './operation';
 
 interface Common {
@@ -44,7 +44,7 @@ export type Entry = JobEntry | BoxEntry | DeleteEntry;
 
 /** @returns undefined where nothing waits */
 export function entryOf(operations: readonly Operation[]): Entry | undefined {
-  const { sealed, next, rest } = layOperations(operations);
+  const { sealed, next, rest } = pendingOf(operations);
   const all = [sealed, next, ...rest].flatMap((one) => one ?? []);
   const last = all.findLastIndex(({ what }) => what === 'delete');
   const shown = all.slice(Math.max(0, last)).reduce<Operation | undefined>((before, later) => {

@@ -4,7 +4,7 @@
  */
 import { operationIn } from './disk';
 import type { Operation, Unreadable } from './operation';
-import type { OldStore, Takes } from './takeover';
+import type { OldStore, Takes } from './legacy-import';
 
 const PREFIX = 'dense-pack/left/';
 

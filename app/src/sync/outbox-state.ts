@@ -18,7 +18,7 @@ export interface OutboxState {
 }
 
 /** What the outbox tells when the server took something. */
-export interface Arrivals {
+export interface OutboxEvents {
   box(record: BoxRecord): void;
   job(job: Job): void;
   deleted(id: string): void;

@@ -9,7 +9,7 @@ import type { z } from 'zod';
 import { ServerAway } from './api';
 import type { Disk } from './disk';
 import type { DeleteEntry, Entry } from './entry';
-import { keptAs, layOperations } from './laid';
+import { keptAs, pendingOf } from './pending';
 import {
   type DeletedState,
   type FieldProblem,
@@ -19,10 +19,10 @@ import {
   problemsOf,
 } from './operation';
 import { OperationStore } from './operation-store';
-import { type Arrivals, NOTHING_WAITS, type OutboxSettings, type OutboxState } from './outbox-state';
+import { type OutboxEvents, NOTHING_WAITS, type OutboxSettings, type OutboxState } from './outbox-state';
 import { jobAgain, placed } from './placed';
 import { type Answered, send } from './send';
-import { again, type Choice, chosen, givenUp, isGone, revived, settled, withOwnBox } from './settled';
+import { again, applyAnswer, type Choice, chosen, givenUp, isGone, revive, withOwnBox } from './apply-answer';
 
 /** How long is waited after each failure in a row, in ms: longer each time. */
 const PAUSE_MS = [1000, 2000, 5000, 15_000, 30_000, 60_000];
@@ -47,7 +47,7 @@ export class Outbox {
 
   constructor(
     disk: Disk,
-    private readonly arrivals: Arrivals,
+    private readonly arrivals: OutboxEvents,
     { alone = (work) => work(), lie = 0, tell, epochs, jobKnown = () => undefined }: OutboxSettings = {},
   ) {
     this.#epochs = epochs;
@@ -184,7 +184,7 @@ export class Outbox {
 
   /** Makes a record again that was deleted elsewhere. @param job what the job of a box is made of, should it be gone too */
   revive(id: string, job?: JobAgain): Promise<void> {
-    return this.#become(id, (operation) => revived(operation, job));
+    return this.#become(id, (operation) => revive(operation, job));
   }
 
   /** Throws a waiting change away: only ever at the person's word. */
@@ -200,7 +200,7 @@ export class Outbox {
   /** Makes another of what waits of a record, at the person’s word, and sends it. */
   async #become(id: string, become: (operation: Operation) => readonly Operation[]): Promise<void> {
     await this.#waiting.rewrite(id, (operations) => {
-      const laid = layOperations(operations);
+      const laid = pendingOf(operations);
       // What was sent and not answered is answered first.
       if (laid.sealed && become !== givenUp) return keptAs(laid);
       const one = laid.next ?? laid.sealed;
@@ -286,9 +286,9 @@ export class Outbox {
     const answered = await placed(sealed, await send(sealed), this.#epochs, (id) => this.#jobAgain(id));
     let rest: readonly Operation[] = [];
     await this.#waiting.rewrite(record, (now) => {
-      const laid = layOperations(now);
+      const laid = pendingOf(now);
       // Given up meanwhile: the answer is told, and nothing follows from it.
-      rest = laid.sealed?.id === sealed.id ? settled(laid, answered.answer) : now;
+      rest = laid.sealed?.id === sealed.id ? applyAnswer(laid, answered.answer) : now;
       // What arrived is there before what waited for it goes: the screen never falls back in between.
       this.#tell(sealed, answered, rest);
       return rest;
@@ -304,7 +304,7 @@ export class Outbox {
 
   /** Seals what is sent next: from then on it is sent as it is. What waits for the person or for its job is not sealed. */
   #seal(operations: readonly Operation[]): readonly Operation[] {
-    const laid = layOperations(operations);
+    const laid = pendingOf(operations);
     const { sealed, next } = laid;
     if (sealed || !next) return keptAs(laid);
     const kept = keptAs(laid);

@@ -3,7 +3,7 @@ import { EMPTY_BOX } from '@dense-pack/core/box/document';
 import { BoxFields, JobFields } from '@dense-pack/core/box/record';
 import { textOf } from './operation';
 import { Outbox } from './outbox';
-import { takeOver, takeOverTexts } from './takeover';
+import { importLegacyChanges, importLegacyTexts } from './legacy-import';
 import { MemoryDisk } from './testing/memory-disk';
 import { ModelServer } from './testing/model-server';
 
@@ -176,7 +176,7 @@ describe('what earlier programs left in localStorage', () => {
       'dense-pack/outbox/box-torn-001': '{',
       'dense-pack/preferences': '{"theme":"dark"}',
     });
-    await takeOver(store, AT, into(outbox, disk));
+    await importLegacyChanges(store, AT, into(outbox, disk));
     await outbox.read();
     expect(outbox.snapshot().entries.map(({ id }) => id)).toEqual(['job-0000002', ID]);
     expect(outbox.snapshot().unreadable).toEqual([{ key: 'dense-pack/outbox/box-torn-001', text: '{' }]);
@@ -194,13 +194,13 @@ describe('what earlier programs left in localStorage', () => {
     });
     disk.full = true;
     const first = await opened(disk);
-    await takeOver(store, AT, into(first, disk));
+    await importLegacyChanges(store, AT, into(first, disk));
     expect([store.kept.size, first.snapshot().full]).toEqual([1, true]);
     await first.flush();
     first.close();
     disk.full = false;
     const second = await opened(disk);
-    await takeOver(store, AT, into(second, disk));
+    await importLegacyChanges(store, AT, into(second, disk));
     await second.flush();
     expect([store.kept.size, server.boxes.get(ID)?.version, second.snapshot().entries]).toEqual([0, 2, []]);
   });
@@ -216,7 +216,7 @@ describe('what earlier programs left in localStorage', () => {
         sent: ['{', textOf(fields('Sent'))],
       }),
     });
-    await takeOver(store, AT, into(outbox, disk));
+    await importLegacyChanges(store, AT, into(outbox, disk));
     await outbox.flush();
     expect([server.boxes.get(ID)?.['name'], outbox.snapshot().entries]).toEqual(['Later', []]);
   });
@@ -232,7 +232,7 @@ describe('what earlier programs left in localStorage', () => {
         fields: JobFields.parse({ name: 'Hill' }),
       }),
     });
-    await takeOver(store, AT, into(outbox, disk));
+    await importLegacyChanges(store, AT, into(outbox, disk));
     await outbox.flush();
     expect([server.jobs.get('job-0000002')?.['name'], outbox.snapshot().entries]).toEqual(['Hill', []]);
   });
@@ -242,7 +242,7 @@ describe('what earlier programs left in localStorage', () => {
     const outbox = await opened(disk);
     server.handle('PUT', `/boxes/${ID}`, { ...fields('Theirs'), version: 1 });
     const store = storage({ [`dense-pack/outbox/${ID}`]: old({ fields: fields('Mine'), from: 1 }) });
-    await takeOver(store, AT, into(outbox, disk));
+    await importLegacyChanges(store, AT, into(outbox, disk));
     await outbox.flush();
     expect(outbox.entryOf(ID)).toMatchObject({ conflict: { name: 'Theirs' }, fields: { name: 'Mine' } });
     await outbox.settle(ID, 'theirs');
@@ -253,7 +253,11 @@ describe('what earlier programs left in localStorage', () => {
     const disk = new MemoryDisk();
     const outbox = await opened(disk);
     const entry = { order: 1, turn: 1, what: 'delete', of: 'boxes', id: ID };
-    await takeOver(storage({ [`dense-pack/outbox/${ID}`]: JSON.stringify(entry) }), AT, into(outbox, disk));
+    await importLegacyChanges(
+      storage({ [`dense-pack/outbox/${ID}`]: JSON.stringify(entry) }),
+      AT,
+      into(outbox, disk),
+    );
     await outbox.flush();
     expect(server.boxes.size).toBe(0);
   });
@@ -266,7 +270,7 @@ describe('what earlier programs left in localStorage', () => {
       'dense-pack/trip': 'torn',
       'dense-pack/preferences': '{}',
     });
-    await takeOverTexts(store, disk);
+    await importLegacyTexts(store, disk);
     expect([...store.kept.keys()]).toEqual(['dense-pack/trip', 'dense-pack/preferences']);
     expect([await disk.get('history', ID), await disk.get('words', 'dense-pack/kit')]).toEqual([
       { past: [], future: [] },

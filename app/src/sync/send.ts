@@ -21,7 +21,7 @@ import {
   type Operation,
   stateOf,
 } from './operation';
-import type { Answer } from './settled';
+import type { Answer } from './apply-answer';
 
 /** What the server answered, and the record as it is stored now where it says. */
 export interface Answered {

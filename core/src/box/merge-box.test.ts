@@ -4,7 +4,7 @@
  */
 import fc from 'fast-check';
 import { readCountLine } from '../shorthand/read.ts';
-import { clashWords } from '../shorthand/clash-words.ts';
+import { clashWords } from '../shorthand/conflict-words.ts';
 import type { BoxDocument, Item } from './document.ts';
 import { boxDifferences, mergeBox } from './merge-box.ts';
 import { BoxFields } from './record.ts';

@@ -1,5 +1,11 @@
 /** Two changes of one box made from the same state, laid together. */
-import { type Clash, differences, Laying, type MergedOf, type Rules } from './lay-together.ts';
+import {
+  type MergeConflict,
+  differences,
+  ThreeWayMerge,
+  type MergedOf,
+  type Rules,
+} from './three-way-merge.ts';
 import { BoxFields } from './record.ts';
 
 export type Merged = MergedOf<BoxFields>;
@@ -49,12 +55,12 @@ const RULES: Rules = {
  * @returns the box with both changes, and what clashes. Where both together would be no box, the box itself clashes.
  */
 export function mergeBox(base: BoxFields, mine: BoxFields, theirs: BoxFields): Merged {
-  const laying = new Laying(RULES);
+  const laying = new ThreeWayMerge(RULES);
   const two = laying.lay([], base, mine, theirs);
   const [one, other] = [BoxFields.safeParse(two.mine), BoxFields.safeParse(two.theirs)];
   if (one.success && other.success) return { mine: one.data, theirs: other.data, clashes: laying.clashes };
   // Each is a box and both together are none, as a marked volume and a box of the table: one of them is chosen.
-  const beside = new Laying(RULES);
+  const beside = new ThreeWayMerge(RULES);
   const alone = ({ box: _box, found: _found, ...rest }: BoxFields) => rest;
   const rest = beside.lay([], alone(base), alone(mine), alone(theirs)) as { mine: object; theirs: object };
   const ours = BoxFields.safeParse({ ...rest.mine, box: mine.box, found: mine.found });
@@ -70,5 +76,5 @@ export function mergeBox(base: BoxFields, mine: BoxFields, theirs: BoxFields): M
 }
 
 /** What two states of a box have differently. */
-export const boxDifferences = (mine: BoxFields, theirs: BoxFields): readonly Clash[] =>
+export const boxDifferences = (mine: BoxFields, theirs: BoxFields): readonly MergeConflict[] =>
   differences(RULES, mine, theirs);

@@ -1,5 +1,11 @@
 /** Two changes of one job made from the same state, laid together: its circuits and cables each by their id. */
-import { type Clash, differences, Laying, type MergedOf, type Rules } from './lay-together.ts';
+import {
+  type MergeConflict,
+  differences,
+  ThreeWayMerge,
+  type MergedOf,
+  type Rules,
+} from './three-way-merge.ts';
 import { type PanelCircuit, spacesOf } from './panel.ts';
 import { JobFields } from './record.ts';
 
@@ -27,7 +33,7 @@ function spaceBySpace(
   two: { readonly mine: JobFields; readonly theirs: JobFields },
   [mine, theirs]: readonly [JobFields, JobFields],
 ): MergedOf<JobFields> {
-  const clashes: Clash[] = [];
+  const clashes: MergeConflict[] = [];
   const [offMine, offTheirs] = [new Set<string>(), new Set<string>()];
   for (const my of put(base, mine))
     for (const their of put(base, theirs)) {
@@ -54,7 +60,7 @@ function spaceBySpace(
  *   Where both together would be no job for another reason, as a cable linked twice, the panel or the cables are chosen whole.
  */
 export function mergeJob(base: JobFields, mine: JobFields, theirs: JobFields): MergedOf<JobFields> {
-  const laying = new Laying(RULES);
+  const laying = new ThreeWayMerge(RULES);
   const two = laying.lay([], base, mine, theirs);
   const [one, other] = [JobFields.safeParse(two.mine), JobFields.safeParse(two.theirs)];
   if (one.success && other.success) return { mine: one.data, theirs: other.data, clashes: laying.clashes };
@@ -68,7 +74,7 @@ export function mergeJob(base: JobFields, mine: JobFields, theirs: JobFields): M
   const wrong = new Set(
     [one, other].flatMap(({ error }) => error?.issues.map(({ path }) => String(path[0])) ?? []),
   );
-  const whole = new Laying({ ...RULES, whole: wrong });
+  const whole = new ThreeWayMerge({ ...RULES, whole: wrong });
   const again = whole.lay([], base, mine, theirs);
   const [ours, there] = [JobFields.safeParse(again.mine), JobFields.safeParse(again.theirs)];
   if (ours.success && there.success) return { mine: ours.data, theirs: there.data, clashes: whole.clashes };
@@ -76,5 +82,5 @@ export function mergeJob(base: JobFields, mine: JobFields, theirs: JobFields): M
 }
 
 /** What two states of a job have differently. */
-export const jobDifferences = (mine: JobFields, theirs: JobFields): readonly Clash[] =>
+export const jobDifferences = (mine: JobFields, theirs: JobFields): readonly MergeConflict[] =>
   differences(RULES, mine, theirs);

@@ -6,7 +6,7 @@ import fc from 'fast-check';
 import { Link, Links } from './links.ts';
 import { mergeJob } from './merge-job.ts';
 import { circuitNamed, isMislabelled, labelOf, Panel, spacesOf, tiedTo, traced } from './panel.ts';
-import { jobClashWords } from '../shorthand/clash-words.ts';
+import { jobClashWords } from '../shorthand/conflict-words.ts';
 import { JobChange, JobFields } from './record.ts';
 
 const circuit = (id: string, space: number, more: object = {}) => ({ id, space, ...more });

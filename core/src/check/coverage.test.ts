@@ -4,7 +4,7 @@
  * not recorded for the edition, says so. Which rule looks at which make is from memory: NEC 314.17, 314.3,
  * 320.12, 320.30, 320.40, 330.12, 330.30, 334.15, 334.30, 340.10, 340.12.
  */
-import { plainSayer } from '../finding/say.ts';
+import { plainNamer } from '../finding/say.ts';
 import { wordsOf } from '../finding/finding.ts';
 import {
   CHECK_NAMES,
@@ -123,7 +123,7 @@ test('no finding of a Canadian box cites a section of the NEC or says an inch', 
           );
           const { findings, notChecked } = checkBox(box, editionOf(edition), tally(box, editionOf(edition)));
           for (const found of findings) {
-            const words = wordsOf(found, plainSayer('ml'));
+            const words = wordsOf(found, plainNamer('ml'));
             expect(found.section).not.toMatch(/^\d{3}\.|Table 250/);
             expect(words).not.toMatch(/\d in\b|[⁄¼½⅛] in\b/);
           }
@@ -138,7 +138,7 @@ test('a Canadian length is told in millimetres, an American one in inches', () =
     const { findings } = checkBox(box, edition, tally(box, edition));
     return findings
       .filter(({ code }) => code === 'support')
-      .map((one) => wordsOf(one, plainSayer(edition.unit)))
+      .map((one) => wordsOf(one, plainNamer(edition.unit)))
       .join();
   };
   expect(words('cec2021, 18 in3 metal, 12/2, clamps, support 14 in')).toBe(

@@ -7,7 +7,7 @@ import { tally } from '../fill/tally.ts';
 import { judgeWiring } from '../judge/judge.ts';
 import { physicalOf } from '../physical/physical.ts';
 import { synthesise } from '../plan/synthesise.ts';
-import { planSayer } from '../plan/say.ts';
+import { planNamer } from '../plan/say.ts';
 import { workOf } from '../plan/suggest.ts';
 import { readCountLine } from '../shorthand/read.ts';
 import { LAYOUTS } from '../tests/harder-layouts.ts';
@@ -23,11 +23,11 @@ import {
   whereOf,
   wordsOf,
 } from './finding.ts';
-import { plainSayer, type Sayer } from './say.ts';
+import { plainNamer, type Namer } from './say.ts';
 import { StoredFinding, storedFindings } from './stored.ts';
 
 /** Holds one finding to what every finding must be. */
-function holds(one: Finding, say: Sayer): void {
+function holds(one: Finding, say: Namer): void {
   const { words, cure } = sentenceOf(one, say);
   expect(words).toMatch(/[.?]$/);
   expect([words, cure ?? ''].join(' ')).not.toMatch(/undefined|NaN|\[object|null/);
@@ -47,7 +47,7 @@ test('whatever is found in random boxes can be stored and says the same when it 
       const edition = editionOf(box.edition ?? id);
       const counted = tally(box, edition);
       const work = workOf(box);
-      const say = planSayer(physicalOf(box, work), work, edition);
+      const say = planNamer(physicalOf(box, work), work, edition);
       const found: Finding[] = [
         ...counted.warnings,
         ...checkBox(box, edition, counted).findings,
@@ -69,7 +69,7 @@ test('so can what is wrong with a wiring, and it names conductors and points a p
     const nec = editionOf('nec2023');
     const { wiring } = synthesise(box, work, nec);
     const physical = physicalOf(box, work);
-    const say = planSayer(physical, work, nec);
+    const say = planNamer(physical, work, nec);
     const crossed: Wiring = {
       ...wiring,
       joints: wiring.joints.map((joint, nth) => ({
@@ -113,7 +113,7 @@ test('a finding keeps no name: another name of the cable, another sentence of th
     { piece: 'i1.0', has: 2, needs: 3 },
     { at: { pieces: ['i1.0'] }, severity: 'violation', section: 'common practice' },
   );
-  const named = (name: string): Sayer => ({ ...plainSayer(), piece: () => name });
+  const named = (name: string): Namer => ({ ...plainNamer(), piece: () => name });
   expect(wordsOf(one, named('12/2 feed'))).toBe(
     '12/2 feed has 2 insulated conductors and must carry 3: run a cable with more.',
   );
@@ -146,7 +146,7 @@ test('a length is told in the unit of the edition', () => {
     words: 'A gap of ¹⁄₄ in round the box: ¹⁄₈ in is the most.',
     cure: 'Repair the surface up to the box.',
   });
-  expect(wordsOf(one, plainSayer('ml'))).toBe('A gap of 6.4 mm round the box: 3.2 mm is the most.');
+  expect(wordsOf(one, plainNamer('ml'))).toBe('A gap of 6.4 mm round the box: 3.2 mm is the most.');
 });
 
 test.each([

@@ -8,7 +8,7 @@ import { FILL_WORDS } from './words/fill.ts';
 import { OBSTACLE_WORDS } from './words/obstacle.ts';
 import { PROOF_WORDS } from './words/proof.ts';
 import { WIRING_WORDS } from './words/wiring.ts';
-import { plainSayer, type Sayer } from './say.ts';
+import { plainNamer, type Namer } from './say.ts';
 
 /** Every sentence there is, by what finds it and its code. */
 const CATALOGUE = {
@@ -25,11 +25,11 @@ export type Code<F extends Family = Family> = {
   [K in F]: keyof (typeof CATALOGUE)[K] & string;
 }[F];
 
-type Words = (args: never, say: Sayer) => Sentence;
+type Words = (args: never, say: Namer) => Sentence;
 /** What a finding with this code is told with. */
 export type ArgsOf<F extends Family, C extends Code<F>> = (typeof CATALOGUE)[F][C] extends (
   args: infer A,
-  say: Sayer,
+  say: Namer,
 ) => Sentence
   ? A
   : never;
@@ -88,12 +88,12 @@ export const warning = <C extends Code<'fill'>>(
 ): Finding<'fill'> =>
   finding('fill', code, args, { section, severity, ...(ids === undefined ? {} : { at: { pieces: ids } }) });
 
-const PLAIN = plainSayer();
+const PLAIN = plainNamer();
 
 /** The one renderer: a finding in words, and what cures it. */
 export function sentenceOf(
   { family, code, args }: Finding,
-  say: Sayer = PLAIN,
+  say: Namer = PLAIN,
 ): { readonly words: string; readonly cure?: string } {
   const words = (CATALOGUE[family] as Readonly<Record<string, Words>>)[code];
   const said = words?.(args as never, say) ?? `${family}: ${code}`;
@@ -101,7 +101,7 @@ export function sentenceOf(
 }
 
 /** A finding in one sentence. */
-export const wordsOf = (one: Finding, say?: Sayer): string => sentenceOf(one, say).words;
+export const wordsOf = (one: Finding, say?: Namer): string => sentenceOf(one, say).words;
 
 /** Everything it is about, in one list: pieces, ends, joint, circuits. */
 export function whereOf({ at }: Pick<Finding, 'at'>): readonly string[] {

@@ -1,7 +1,7 @@
 /** What the things of a box are called in a sentence: a finding keeps ids and numbers, the names are put in when it is read. */
 import { type Length, showInches, showMillimetres } from '../quantity/length.ts';
 
-export interface Sayer {
+export interface Namer {
   /** A cable or device: `12/2 feed 2`, `the switch`; a label is quoted. Without its article. */
   readonly piece: (id: string) => string;
   /** A conductor, terminal, pigtail or the box’s ground screw. */
@@ -21,7 +21,7 @@ export interface Sayer {
 const asItIs = (id: string) => `“${id}”`;
 
 /** Names for what is told of no single box: every id stands as it is. @param unit of the edition */
-export const plainSayer = (unit: 'in3' | 'ml' = 'in3'): Sayer => ({
+export const plainNamer = (unit: 'in3' | 'ml' = 'in3'): Namer => ({
   piece: asItIs,
   end: asItIs,
   use: asItIs,

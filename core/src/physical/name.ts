@@ -1,7 +1,7 @@
 /** What the ends of a box are called in sentences. */
 import type { BoxDocument } from '../box/document.ts';
 import type { WorkPlan } from '../box/work.ts';
-import { plainSayer, type Sayer } from '../finding/say.ts';
+import { plainNamer, type Namer } from '../finding/say.ts';
 import { nameOfCircuit } from './circuits.ts';
 import { readEnd } from '../wiring/end.ts';
 import type { Physical } from './physical.ts';
@@ -24,12 +24,12 @@ export function endName(end: string, { cables, devices }: Pick<Physical, 'cables
 }
 
 /** The names of one box, for findings. What a conductor carries is the planner’s to say. */
-export function sayerOf(
+export function namerOf(
   physical: Pick<Physical, 'cables' | 'devices' | 'uses' | 'switches' | 'grounded'>,
   work: Pick<WorkPlan, 'circuits'>,
   unit?: 'in3' | 'ml',
-): Sayer {
-  const plain = plainSayer(unit);
+): Namer {
+  const plain = plainNamer(unit);
   const named = <T>(
     among: readonly T[],
     idOf: (one: T) => string,

@@ -20,7 +20,7 @@ import {
   partnerOf,
 } from './ends.ts';
 import { type Face, facesOf, halfOf } from './faces.ts';
-import { type Ground, type Look, type Obstacle, stands } from './obstacle.ts';
+import { type PlanContext, type Look, type Obstacle, stands } from './obstacle.ts';
 import { CAPPED, chainOfPair, GROUND, readSignal, type Signal } from './signal.ts';
 import { givenOf, sourcesOf } from './sources.ts';
 
@@ -109,8 +109,8 @@ const cables: Look = (ground) =>
 
 /** Two hots on one white: of two circuits, or one behind a GFCI and one before it. */
 function sharedWhite(
-  { work, edition }: Ground,
-  run: Ground['lines'][number]['run'],
+  { work, edition }: PlanContext,
+  run: PlanContext['lines'][number]['run'],
   insulated: number,
 ): Obstacle | undefined {
   const [first, second] = run.hots;

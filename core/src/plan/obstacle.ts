@@ -17,7 +17,7 @@ export const stands = <C extends Code<'obstacle'>>(
 ): Obstacle => finding('obstacle', code, args, { at: { pieces }, severity: 'violation', section });
 
 /** What every look for obstacles knows. */
-export interface Ground {
+export interface PlanContext {
   readonly box: BoxDocument;
   readonly work: WorkPlan;
   readonly edition: Edition;
@@ -27,7 +27,7 @@ export interface Ground {
   readonly there: ReadonlySet<string>;
 }
 
-export type Look = (ground: Ground) => Obstacle[];
+export type Look = (ground: PlanContext) => Obstacle[];
 
 /** Where nothing but habit stands behind it. */
 export const OWN = 'common practice';

@@ -7,7 +7,7 @@ import { NOTHING_JOINED } from '../wiring/edit.ts';
 import type { Wiring } from '../wiring/wiring.ts';
 import type { Edition } from '../edition/index.ts';
 import { wordsOf } from '../finding/finding.ts';
-import type { Sayer } from '../finding/say.ts';
+import type { Namer } from '../finding/say.ts';
 import { type Judgement, judgeWiring, wired } from '../judge/judge.ts';
 import { namesOf } from '../physical/name.ts';
 import { type Assumed, assumedRoles } from './assumed.ts';
@@ -16,7 +16,7 @@ import { type Line, linesOf } from './ends.ts';
 import { type Face, facesOf } from './faces.ts';
 import { keepFound } from './keep-found.ts';
 import { withPlan } from './made.ts';
-import { planSayer } from './say.ts';
+import { planNamer } from './say.ts';
 import { type Plan, synthesise } from './synthesise.ts';
 
 /** Which wiring is looked at: the plan, or what was entered as found. */
@@ -36,7 +36,7 @@ export interface Planned extends Judgement {
   /** Everything that keeps it from being good, in sentences. */
   readonly troubles: readonly string[];
   /** The names of the box, for its findings. */
-  readonly say: Sayer;
+  readonly say: Namer;
   /** What an end is called. */
   readonly name: (end: string) => string;
 }
@@ -98,7 +98,7 @@ export function assemble(
   const box = inEdition(recorded, edition);
   const work = withPlan(said, plan.wiring, made);
   const circuitry = wired(box, work, wiringIn(work, plan, mode));
-  const say = planSayer(circuitry.physical, work, edition);
+  const say = planNamer(circuitry.physical, work, edition);
   const wiring = wiringIn(work, plan, mode);
   const obstacles = mode === 'plan' ? plan.obstacles : [];
   const troubles = [

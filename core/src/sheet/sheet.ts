@@ -16,7 +16,7 @@ import { type Amount, showAmount, unitName } from '../fill/amount.ts';
 import { type Tally, tally } from '../fill/tally.ts';
 import { verdictWords } from '../fill/verdict.ts';
 import { sentenceOf } from '../finding/finding.ts';
-import { plainSayer } from '../finding/say.ts';
+import { plainNamer } from '../finding/say.ts';
 import { type Fold, foldBox } from '../fold/fold.ts';
 import { workRoom } from '../fold/work-room.ts';
 import { withBoxOut } from '../plan/box-out.ts';
@@ -169,7 +169,7 @@ function checksPart({ box }: BoxRecord, edition: Edition, counted: Tally): Part 
   const { matters, look } = wantedFacts(box, edition, counted);
   const unseen = notLookedAt(look);
   const words = { violation: 'wrong', look: 'look', advice: 'advice' };
-  const say = plainSayer(edition.unit);
+  const say = plainNamer(edition.unit);
   return {
     title: 'Beyond fill',
     widths: [16, 84],

@@ -1,7 +1,7 @@
 /** Every position of every switch: each use is on exactly when it is meant to be, and nothing meets that must not. */
 import type { Held, Physical } from '../physical/physical.ts';
 import { sharersOf } from '../physical/circuits.ts';
-import type { Looking } from './looking.ts';
+import type { ProofContext } from './proof-context.ts';
 import type { Required } from './required.ts';
 import { fedFrom, isGrounded, liveFrom, neutralsIn, type Positions, type State } from './state.ts';
 
@@ -29,7 +29,7 @@ const parity = (positions: Positions, ids: readonly string[]) =>
   ids.reduce((sum, id) => sum ^ (positions[id] ?? 0), 0) === 1;
 
 /** Every position of every switch. @returns how many uses were on at least once, and only when meant */
-export function checkPositions(looking: Looking, states: readonly Positions[]): number {
+export function checkPositions(looking: ProofContext, states: readonly Positions[]): number {
   const points = looking.required.map((one) => ({
     one,
     phase: undefined as boolean | undefined,
@@ -44,7 +44,7 @@ export function checkPositions(looking: Looking, states: readonly Positions[]): 
 }
 
 function checkPoint(
-  { circuitry, prepared, work, add, section }: Looking,
+  { circuitry, prepared, work, add, section }: ProofContext,
   point: { readonly one: Required; phase: boolean | undefined; wasOn: boolean },
   positions: Positions,
   state: State,
@@ -95,7 +95,7 @@ function checkPoint(
     add('foreign-neutral', { use: use.id, circuit: fed }, at());
 }
 
-function tellMeeting({ add, section }: Looking, node: string, held: readonly Held[]): void {
+function tellMeeting({ add, section }: ProofContext, node: string, held: readonly Held[]): void {
   const hots = liveFrom(held);
   const neutrals = neutralsIn(held);
   const ground = isGrounded(held);

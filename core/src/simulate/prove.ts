@@ -11,7 +11,7 @@ import { sharersOf } from '../physical/circuits.ts';
 import type { Physical } from '../physical/physical.ts';
 import type { Circuitry } from './circuit.ts';
 import { imbalancesOf, type Ways, waysIn } from './currents.ts';
-import type { Fault, Looking } from './looking.ts';
+import type { Fault, ProofContext } from './proof-context.ts';
 import { checkPositions, statesOf } from './positions.ts';
 import { type Required, requirementsOf } from './required.ts';
 import { type Positions, prepare } from './state.ts';
@@ -29,7 +29,7 @@ export interface Proof {
 export function prove(circuitry: Circuitry, work: WorkPlan, edition: Edition): Proof {
   const { physical } = circuitry;
   const faults = new Map<string, Fault>();
-  const looking: Looking = {
+  const looking: ProofContext = {
     circuitry,
     prepared: prepare(circuitry),
     work,
@@ -75,7 +75,7 @@ function onStatesOf({ control }: Required, { switches }: Physical): Positions[] 
 }
 
 /** A neutral is loaded by opposite legs only: there are two of them. */
-function checkSharing({ work, add, section }: Looking): void {
+function checkSharing({ work, add, section }: ProofContext): void {
   for (const { id } of work.circuits) {
     const sharers = sharersOf(work, id);
     if (sharers.length > 2)
@@ -89,7 +89,7 @@ function checkSharing({ work, add, section }: Looking): void {
 
 /** Out and back the same way, in every state in which it is on. */
 function checkCurrent(
-  { circuitry, prepared, add, section }: Looking,
+  { circuitry, prepared, add, section }: ProofContext,
   one: Required,
   seen: Map<string, Ways>,
 ): void {
@@ -116,7 +116,7 @@ function checkCurrent(
 }
 
 /** Nothing was proved: what is missing. */
-function tellNothing({ circuitry, required, add }: Looking, faults: number): void {
+function tellNothing({ circuitry, required, add }: ProofContext, faults: number): void {
   const { physical } = circuitry;
   const fed = physical.sources.some(({ held }) => held.kind === 'hot');
   if (required.length > 0 && faults > 0) return;

@@ -1,6 +1,6 @@
 /** What must hold when a device is taken out, a GFCI trips, a breaker is off. */
 import { sharersOf } from '../physical/circuits.ts';
-import type { Looking } from './looking.ts';
+import type { ProofContext } from './proof-context.ts';
 import { fedFrom, isGrounded, neutralsIn, type State } from './state.ts';
 
 /** With each device taken out every other ground and every multiwire neutral stays whole. */
@@ -11,7 +11,7 @@ export function checkGroundsAndNeutrals({
   required,
   add,
   section,
-}: Looking): void {
+}: ProofContext): void {
   const { physical } = circuitry;
   // Where no ground comes into the box there is none to lose: that is told of the plan itself.
   const hasGround = physical.sources.some(({ held }) => held.kind === 'ground');
@@ -45,7 +45,7 @@ export function checkGroundsAndNeutrals({
 }
 
 /** With a GFCI tripped what it protects is dead, and all else goes on. */
-export function checkGuard({ circuitry, prepared, required, add }: Looking, of: string): void {
+export function checkGuard({ circuitry, prepared, required, add }: ProofContext, of: string): void {
   const positions = Object.fromEntries(circuitry.physical.switches.map(({ id }) => [id, 1]));
   const [sound, tripped] = [prepared.at({ positions }), prepared.at({ positions, tripped: [of] })];
   const guardOf = new Map(required.map((one) => [one.use.of, one.guard]));
@@ -63,7 +63,7 @@ export function checkGuard({ circuitry, prepared, required, add }: Looking, of: 
 }
 
 /** With a breaker off all of its circuit is dead, and all of the others goes on. */
-export function checkBreaker({ circuitry, prepared, required, add }: Looking, id: string): void {
+export function checkBreaker({ circuitry, prepared, required, add }: ProofContext, id: string): void {
   const positions = Object.fromEntries(circuitry.physical.switches.map(({ id: one }) => [one, 1]));
   const [on, off] = [prepared.at({ positions }), prepared.at({ positions, off: [id] })];
   for (const { use, circuit: of } of required) {

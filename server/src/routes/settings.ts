@@ -4,7 +4,7 @@ import { Router } from 'express';
 import type { Db } from '../database.ts';
 import { publicAddress, setPublicAddress } from '../services/settings.ts';
 import { bodyAs } from './answers.ts';
-import { answersTo } from './neighbours.ts';
+import { answersTo } from './origin-guard.ts';
 
 /** @param hosts the names the server answers to in addition to those of this computer */
 export function settingRoutes(db: Db, hosts: readonly string[]): Router {

@@ -22,7 +22,7 @@ import type { JobWithBoxes } from '../answers';
 import { request } from '../api';
 import { broughtBack } from '../bring-back';
 import { Epochs } from '../epochs';
-import { laidTogether } from '../laid';
+import { mergedWithStored } from '../pending';
 import type { BoxEntry } from '../entry';
 import { fieldsOf, jobFieldsOf, type MadeFrom, textOf, textOfJob } from '../operation';
 import { Outbox } from '../outbox';
@@ -593,8 +593,8 @@ async function answer(tab: Tab, id: string, ledger: Ledger, way: number): Promis
   }
   const merged =
     entry.what === 'box'
-      ? entry.conflict && laidTogether(entry.operation, entry.conflict)
-      : entry.conflict && laidTogether(entry.operation, entry.conflict);
+      ? entry.conflict && mergedWithStored(entry.operation, entry.conflict)
+      : entry.conflict && mergedWithStored(entry.operation, entry.conflict);
   expect(merged?.clashes.length ?? 0).toBeGreaterThan(0);
   for (const { path, mine, theirs } of merged?.clashes ?? []) {
     for (const value of [mine, theirs]) if (typeof value === 'string') ledger.asked.add(value);

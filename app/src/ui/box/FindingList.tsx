@@ -3,7 +3,7 @@ import type { Outcome } from '@dense-pack/core/check/finding';
 import { notLookedAt, type Wanted } from '@dense-pack/core/check/open-checks';
 import type { Edition } from '@dense-pack/core/edition/edition';
 import { sentenceOf, type Severity } from '@dense-pack/core/finding/finding';
-import { plainSayer } from '@dense-pack/core/finding/say';
+import { plainNamer } from '@dense-pack/core/finding/say';
 import type { LucideIcon } from 'lucide-react-native';
 import Eye from 'lucide-react-native/icons/eye';
 import Lightbulb from 'lucide-react-native/icons/lightbulb';
@@ -28,7 +28,7 @@ interface FindingListProps {
 }
 
 export function FindingList({ findings, wanted: { matters, look }, edition }: FindingListProps) {
-  const say = plainSayer(edition.unit);
+  const say = plainNamer(edition.unit);
   const colours = useColours();
   return (
     <View className="gap-2">

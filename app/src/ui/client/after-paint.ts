@@ -11,7 +11,7 @@ export function afterPaint(work: () => void): void {
     work();
     return;
   }
-  // Laying out and painting follow the callback, and take longer than a frame on a slow phone: a timer set in the callback would
+  // ThreeWayMerge out and painting follow the callback, and take longer than a frame on a slow phone: a timer set in the callback would
   // be due by then. The one set after them leaves the phone free to put the frame on the glass.
   requestAnimationFrame(() => setTimeout(() => setTimeout(work, FRAME_MS)));
 }

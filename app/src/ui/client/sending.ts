@@ -10,7 +10,12 @@ import { Epochs } from '@/sync/epochs';
 import { keepLeft, takeLeft } from '@/sync/left-behind';
 import { Outbox } from '@/sync/outbox';
 import { Photos } from '@/sync/photos';
-import { takeOver, takeOverDatabases, takeOverTexts, type Takes } from '@/sync/takeover';
+import {
+  importLegacyChanges,
+  importLegacyDatabases,
+  importLegacyTexts,
+  type Takes,
+} from '@/sync/legacy-import';
 
 export const jobsKey = ['jobs'] as const;
 export const jobKey = (id: string) => ['job', id] as const;
@@ -165,7 +170,7 @@ const INTO_OUTBOX: Takes = {
 
 /** Takes over what an earlier program left in this browser. */
 const takeOverLate = () =>
-  takeOver(globalThis.localStorage, new Date().toISOString(), INTO_OUTBOX)
+  importLegacyChanges(globalThis.localStorage, new Date().toISOString(), INTO_OUTBOX)
     .then(() => outbox.read())
     .catch(() => undefined);
 
@@ -193,8 +198,8 @@ const takeLeftBehind = async () => {
 const reading = outboxRead
   .then(takeLeftBehind)
   .then(takeOverLate)
-  .then(() => takeOverTexts(globalThis.localStorage, browserDisk))
-  .then(() => takeOverDatabases(browserDisk))
+  .then(() => importLegacyTexts(globalThis.localStorage, browserDisk))
+  .then(() => importLegacyDatabases(browserDisk))
   .catch(() => undefined);
 
 /** By then what the page before this one wrote as it was left is in the store, ms. */

@@ -11,7 +11,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { textOf } from '@/sync/operation';
 import { Outbox } from '@/sync/outbox';
-import { takeOver } from '@/sync/takeover';
+import { importLegacyChanges } from '@/sync/legacy-import';
 import { MemoryDisk } from '@/sync/testing/memory-disk';
 import { readHistory } from './history';
 import { broughtUp } from './keep-answers';
@@ -46,7 +46,7 @@ async function browser(store: Record<string, string>, answer: (path: string, bod
     getItem: (key: string) => kept.get(key) ?? null,
     removeItem: (key: string) => void kept.delete(key),
   };
-  await takeOver(old, '2026-06-02T08:00:00.000Z', {
+  await importLegacyChanges(old, '2026-06-02T08:00:00.000Z', {
     take: (operation) => outbox.take(operation),
     stored: () => outbox.written().then(() => true),
     setAside: (one) => disk.setAside(one),

@@ -1,8 +1,8 @@
 /** When someone else changed the job in the meantime: what both say of the same, and the person chooses. */
-import { jobClashWords } from '@dense-pack/core/shorthand/clash-words';
+import { jobClashWords } from '@dense-pack/core/shorthand/conflict-words';
 import { useMemo } from 'react';
 import type { JobEntry } from '@/sync/entry';
-import { askedBoth } from '@/sync/laid';
+import { askedBoth } from '@/sync/pending';
 import { useOutbox } from '../client/queries';
 import { Choose, Clashes, Gone } from '../parts/Clashes';
 import { Notice } from '../parts/Notice';

@@ -1,5 +1,5 @@
 /** What is asked where two people changed the same, or one deleted what the other changed. */
-import type { ClashWords } from '@dense-pack/core/shorthand/clash-words';
+import type { ClashWords } from '@dense-pack/core/shorthand/conflict-words';
 import { makeAgain, outbox } from '../client/queries';
 import { Notice } from './Notice';
 import { Button } from './Press';

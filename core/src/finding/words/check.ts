@@ -1,7 +1,7 @@
 /** What a check beside the fill finds, in words, with its cure. Codes are the names of the checks. */
 import type { CheckName } from '../../edition/index.ts';
 import type { Eye } from '../../box/site.ts';
-import type { Sayer } from '../say.ts';
+import type { Namer } from '../say.ts';
 
 type Said = string | { readonly words: string; readonly cure: string };
 interface Against {
@@ -17,7 +17,7 @@ export const CHECK_WORDS = {
     words: `${a.only === undefined ? `Devices for ${a.wanted} gangs` : `A ${a.only} ${a.wanted} gangs wide`} in a box of ${a.gangs}: one of the two is recorded wrongly, or it does not fit.`,
     cure: `A box of ${a.wanted} gangs.`,
   }),
-  'box-in-wall': (a: Against, say: Sayer) => ({
+  'box-in-wall': (a: Against, say: Namer) => ({
     words: `The box is ${say.length(a.is)} deep, the wall leaves ${a.limit <= 0 ? 'nothing' : say.length(a.limit)}: it cannot stand flush.`,
     cure: 'Choose a shallower or wider box, or another place.',
   }),
@@ -65,14 +65,14 @@ export const CHECK_WORDS = {
           cure: 'A raceway there, or a guard.',
         },
   'fire-stop': () => 'A plate was bored: fire-stop the hole; the local building code says how.',
-  'free-conductor': (a: Against & { readonly past: boolean }, say: Sayer) =>
+  'free-conductor': (a: Against & { readonly past: boolean }, say: Namer) =>
     a.past
       ? `A conductor reaches ${say.length(a.is)} past the opening; ${say.length(a.limit)} is the least where the opening is under 8 in.`
       : {
           words: `The shortest conductor has ${say.length(a.is)} free; ${say.length(a.limit)} is the least.`,
           cure: 'Pull more cable in, or splice an extension where the fill allows it.',
         },
-  gap: (a: Against, say: Sayer) => ({
+  gap: (a: Against, say: Namer) => ({
     words: `A gap of ${say.length(a.is)} round the box: ${say.length(a.limit)} is the most.`,
     cure: 'Repair the surface up to the box.',
   }),
@@ -95,16 +95,16 @@ export const CHECK_WORDS = {
         ? 'Hang it from the structure.'
         : 'Fit a box listed for it, held by the structure, or hang it from the structure.',
   }),
-  setback: (a: Against & { readonly finish: 'combustible' | 'noncombustible' | 'any' }, say: Sayer) => ({
+  setback: (a: Against & { readonly finish: 'combustible' | 'noncombustible' | 'any' }, say: Namer) => ({
     words: `The box sits ${say.length(a.is)} behind ${SETBACK[a.finish](say.length(a.limit))}`,
     cure: 'Fit a box extender of that depth: it brings the front to the surface.',
   }),
   'sheath-colour': () => 'The sheath’s color is a hint of size only: the printing on it decides.',
-  sheath: (a: Against, say: Sayer) => ({
+  sheath: (a: Against, say: Namer) => ({
     words: `Only ${say.length(a.is)} of sheath inside the box: ${say.length(a.limit)} past the clamp is the least.`,
     cure: 'Push the cable in until the sheath shows.',
   }),
-  'stud-edge': (a: Against, say: Sayer) => ({
+  'stud-edge': (a: Against, say: Namer) => ({
     words: `A hole or cable ${say.length(a.is)} from the stud’s face: ${say.length(a.limit)} is the least without a steel plate.`,
     cure: 'Fit a steel plate over it.',
   }),
@@ -112,7 +112,7 @@ export const CHECK_WORDS = {
     a:
       | { readonly fished: true }
       | (Against & { readonly make?: string; readonly single: boolean; readonly later?: true }),
-    say: Sayer,
+    say: Namer,
   ) =>
     'fished' in a
       ? 'Fished in a finished wall: support is excused there, not where the wall is open.'
@@ -122,7 +122,7 @@ export const CHECK_WORDS = {
         },
   'device-depth': (
     a: Against & { readonly device?: string; readonly body?: number; readonly typical?: boolean },
-    say: Sayer,
+    say: Namer,
   ) =>
     a.device === undefined || a.body === undefined
       ? `The box is ${say.length(a.is)} deep; ${say.length(a.limit)} is the least.`
@@ -244,7 +244,7 @@ export const CHECK_WORDS = {
     cure: 'Feed it from a switch, or unswitched.',
   }),
   'by-eye': (a: { readonly fact: Eye }) => EYE_WORDS[a.fact],
-} as const satisfies Record<CheckName, (args: never, say: Sayer) => Said>;
+} as const satisfies Record<CheckName, (args: never, say: Namer) => Said>;
 
 const EYE_WORDS: Readonly<Record<Eye, { readonly words: string; readonly cure: string }>> = {
   covers: {

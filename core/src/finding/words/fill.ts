@@ -1,5 +1,5 @@
 /** What a person must know about a count, in words. */
-import type { Sayer } from '../say.ts';
+import type { Namer } from '../say.ts';
 
 export const FILL_WORDS = {
   'no-volume': ({ metal }: { readonly metal: boolean }) =>
@@ -83,4 +83,4 @@ export const FILL_WORDS = {
     'No connectors are recorded. The CEC counts each pair of them: add them, and count again after the splice plan.',
   'table-rounding': (a: { readonly over: string; readonly table: string }) =>
     `Over by only ${a.over} mL, less than the rounding of ${a.table}. By volume it stays over: ask the inspector.`,
-} as const satisfies Record<string, (args: never, say: Sayer) => string>;
+} as const satisfies Record<string, (args: never, say: Namer) => string>;

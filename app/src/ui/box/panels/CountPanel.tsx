@@ -4,7 +4,7 @@ import { checkBox } from '@dense-pack/core/check/check-box';
 import { isEditionChosen, type Job } from '@dense-pack/core/box/record';
 import { editionOf } from '@dense-pack/core/edition/index';
 import { wordsOf } from '@dense-pack/core/finding/finding';
-import { plainSayer } from '@dense-pack/core/finding/say';
+import { plainNamer } from '@dense-pack/core/finding/say';
 import type { Tally } from '@dense-pack/core/fill/tally';
 import { type Surroundings, withSurroundings } from '@dense-pack/core/run/surroundings';
 import { memo, useDeferredValue, useMemo } from 'react';
@@ -26,7 +26,7 @@ type Around = Counted & Pick<CountPanelProps, 'around'>;
 const BesideTheFill = memo(function BesideTheFill({ box, counted, around }: Around) {
   const edition = editionOf(counted.edition);
   const { findings } = checkBox(withSurroundings(box, around), edition, counted);
-  const say = plainSayer(edition.unit);
+  const say = plainNamer(edition.unit);
   const wrong = findings.filter(({ severity }) => severity === 'violation');
   if (wrong.length === 0) return null;
   return (

@@ -74,7 +74,7 @@ function MadeUp(props: FoldStationProps) {
       <Notice title="Folding failed here">{`${folding.failed} Judge the depth by hand.`}</Notice>
     ) : (
       <Words tone="text-soft" role="status">
-        Laying every connector…
+        ThreeWayMerge every connector…
       </Words>
     );
   return <Answered {...props} planned={shown.judged} answer={folding.answer} />;

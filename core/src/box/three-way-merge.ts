@@ -6,7 +6,7 @@
 import equal from 'fast-deep-equal';
 
 /** A field two people changed. */
-export interface Clash {
+export interface MergeConflict {
   /** Where it is, from the box down: `['box', 'items', 'i1.0', 'size']`. */
   readonly path: readonly string[];
   /** Undefined where it was not there, or was taken out. */
@@ -20,7 +20,7 @@ export interface MergedOf<T> {
   readonly mine: T;
   /** Both changes, theirs where they clash. */
   readonly theirs: T;
-  readonly clashes: readonly Clash[];
+  readonly clashes: readonly MergeConflict[];
 }
 
 /** What is told of the fields of a record, by their paths. */
@@ -61,8 +61,8 @@ export interface Two {
 const both = (value: unknown): Two => ({ mine: value, theirs: value });
 
 /** One laying together; its clashes are gathered as it goes. */
-export class Laying {
-  readonly clashes: Clash[] = [];
+export class ThreeWayMerge {
+  readonly clashes: MergeConflict[] = [];
 
   constructor(private readonly rules: Rules) {}
 
@@ -157,7 +157,7 @@ export function differences(
   mine: unknown,
   theirs: unknown,
   path: readonly string[] = [],
-): readonly Clash[] {
+): readonly MergeConflict[] {
   if (equal(mine, theirs)) return [];
   const text = path.join('.');
   const rule = rules.named?.(text) ?? text;

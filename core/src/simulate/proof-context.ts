@@ -9,7 +9,7 @@ import type { Prepared } from './state.ts';
 type FaultCode = Code<'proof'>;
 export type Fault = Finding<'proof'>;
 
-export interface Looking {
+export interface ProofContext {
   readonly circuitry: Circuitry;
   readonly prepared: Prepared;
   readonly work: WorkPlan;

@@ -1,7 +1,7 @@
 /** What becomes of the operations of a record once the server or the person answered: decisions alone. */
 import type { BoxRecord, Job, JobAgain } from '@dense-pack/core/box/record';
 import type { Standing } from '@dense-pack/core/box/write-id';
-import { asOne, canBeOne, type Laid, laidTogether, madeFrom, madeFromTaken } from './laid';
+import { asOne, canBeOne, type Pending, mergedWithStored, madeFrom, madeFromTaken } from './pending';
 import {
   type Change,
   type Deletion,
@@ -53,7 +53,7 @@ function open<O extends Operation>(operation: O): O {
 const anew = <O extends Operation>({ id: _id, ...rest }: O): O => named<O>(rest as Omit<O, 'id'>);
 
 /** The operations of a record after an answer to what was sealed. */
-export function settled({ sealed, next, rest }: Laid, answer: Answer): readonly Operation[] {
+export function applyAnswer({ sealed, next, rest }: Pending, answer: Answer): readonly Operation[] {
   if (!sealed) return [...(next ? [next] : []), ...rest];
   // What cannot be one with what was sent is sent by itself, whatever became of that.
   const apart = next && next.what !== 'delete' && sealed.what !== 'delete' && !canBeOne<Change>(sealed, next);
@@ -179,8 +179,8 @@ function asStored(mine: Change, after: Change['after'], stored: Stored): readonl
 }
 
 function mergedWith(mine: Change, stored: Stored) {
-  if (mine.what === 'box') return 'jobId' in stored ? laidTogether(mine, stored) : undefined;
-  return 'jobId' in stored ? undefined : laidTogether(mine, stored);
+  if (mine.what === 'box') return 'jobId' in stored ? mergedWithStored(mine, stored) : undefined;
+  return 'jobId' in stored ? undefined : mergedWithStored(mine, stored);
 }
 
 /** Which of two is to stand. */
@@ -215,7 +215,7 @@ export function again(operation: Operation): readonly Operation[] {
  * Made again, as a record of its own: it was deleted elsewhere.
  * @param job what the job of a box is made of, should it be gone too
  */
-export function revived(operation: Operation, job?: JobAgain): readonly Operation[] {
+export function revive(operation: Operation, job?: JobAgain): readonly Operation[] {
   if (operation.what === 'delete' || !operation.gone) return [operation];
   const { gone: _gone, sent: _sent, refused: _refused, conflict: _conflict, ...rest } = operation;
   const { write: _write, copyOf: _copyOf, ...change } = open(rest as Change);

@@ -37,7 +37,7 @@ export const answersTo = (host: string, hosts: readonly string[]): boolean =>
   OWN_NAMES.includes(nameIn(host)) || hosts.includes(host) || hosts.includes(nameIn(host));
 
 /** Refuses what does not come from our own page or a program on this computer. @param hosts more names we answer to */
-export function onlyNeighbours(hosts: readonly string[] = []): RequestHandler {
+export function originGuard(hosts: readonly string[] = []): RequestHandler {
   return (request, _response, next) => {
     const host = (request.headers.host ?? '').toLowerCase();
     if (!answersTo(host, hosts))

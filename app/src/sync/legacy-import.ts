@@ -140,7 +140,7 @@ export interface Takes {
 }
 
 /** Takes over what waits in localStorage; each is removed there once it is in the new store. */
-export async function takeOver(store: OldStore, at: string, into: Takes): Promise<void> {
+export async function importLegacyChanges(store: OldStore, at: string, into: Takes): Promise<void> {
   const { operations, unreadable } = oldChanges(store, at);
   for (const { operation } of operations) into.take(operation);
   if (operations.length > 0 && (await into.stored())) for (const { key } of operations) store.removeItem(key);
@@ -155,7 +155,10 @@ const HISTORY_PREFIX = 'dense-pack/history/';
 const WORDS = ['dense-pack/kit', 'dense-pack/trip', 'dense-pack/no-grip'];
 
 /** The way back of each box and the person’s lists: put on their shelves, and then removed from localStorage. */
-export async function takeOverTexts(store: OldStore, shelves: Pick<Shelves, 'get' | 'put'>): Promise<void> {
+export async function importLegacyTexts(
+  store: OldStore,
+  shelves: Pick<Shelves, 'get' | 'put'>,
+): Promise<void> {
   const keys = Array.from({ length: store.length }, (_, nth) => store.key(nth) ?? '');
   for (const key of keys) {
     const history = key.startsWith(HISTORY_PREFIX);
@@ -186,7 +189,7 @@ const DATABASES = [
 ] as const;
 
 /** Photos that wait, and answers, from the databases of earlier programs; each database is deleted once it is empty. */
-export async function takeOverDatabases(shelves: Pick<Shelves, 'get' | 'put'>): Promise<void> {
+export async function importLegacyDatabases(shelves: Pick<Shelves, 'get' | 'put'>): Promise<void> {
   const known = typeof indexedDB === 'undefined' ? [] : await indexedDB.databases?.();
   for (const { name, store, shelf, keyOf } of DATABASES) {
     if (!known?.some((one) => one.name === name)) continue;

@@ -1,5 +1,5 @@
 /** A field two people changed, in words: what it is, and what each says of it. */
-import type { Clash } from '../box/lay-together.ts';
+import type { MergeConflict } from '../box/three-way-merge.ts';
 import type { Item } from '../box/document.ts';
 import { endsOf } from '../box/links.ts';
 import { nameInPanel } from '../box/panel.ts';
@@ -65,7 +65,11 @@ function said(value: unknown): string {
 }
 
 /** @param mine the record with my changes, for the names of its pieces; @param theirs with theirs */
-export function clashWords({ path, mine, theirs }: Clash, ours: BoxFields, there: BoxFields): ClashWords {
+export function clashWords(
+  { path, mine, theirs }: MergeConflict,
+  ours: BoxFields,
+  there: BoxFields,
+): ClashWords {
   const told = { mine: said(mine), theirs: said(theirs) };
   const [where, list, id, ...field] = path;
   if ((where === 'box' || where === 'found') && list === 'items' && id !== undefined) {
@@ -97,7 +101,11 @@ function saidOfJob(value: unknown): string {
 }
 
 /** @param ours the job with my changes, for the names of its circuits; @param there with theirs */
-export function jobClashWords({ path, mine, theirs }: Clash, ours: JobFields, there: JobFields): ClashWords {
+export function jobClashWords(
+  { path, mine, theirs }: MergeConflict,
+  ours: JobFields,
+  there: JobFields,
+): ClashWords {
   const told = { mine: saidOfJob(mine), theirs: saidOfJob(theirs) };
   const [where, second, third, ...field] = path;
   if (where === 'panel' && second === 'spaces' && third !== undefined)

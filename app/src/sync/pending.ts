@@ -1,7 +1,7 @@
 /** Operations of one record laid one after the other: decisions alone, nothing is written here. */
 import { boxDifferences, mergeBox } from '@dense-pack/core/box/merge-box';
 import { jobDifferences, mergeJob } from '@dense-pack/core/box/merge-job';
-import { type MergedOf, valueAt } from '@dense-pack/core/box/lay-together';
+import { type MergedOf, valueAt } from '@dense-pack/core/box/three-way-merge';
 import type { BoxFields, BoxRecord, Job, JobFields } from '@dense-pack/core/box/record';
 import equal from 'fast-deep-equal';
 import {
@@ -76,7 +76,7 @@ export function madeFromTaken<C extends Change>(next: C, taken: C, state: MadeFr
 }
 
 /** What is sent of a record, and what goes after it. */
-export interface Laid {
+export interface Pending {
   /** Sent and not answered. */
   readonly sealed?: Operation;
   /** What was changed since, as one. */
@@ -89,7 +89,7 @@ export interface Laid {
  * Lays the operations of one record together, in their order: what was sent stays as it was sent, the rest is one change
  * or one deletion where it can be one.
  */
-export function layOperations(operations: readonly Operation[]): Laid {
+export function pendingOf(operations: readonly Operation[]): Pending {
   const sealed = operations.find((one) => one.sealed);
   const laid: Operation[] = [];
   for (const operation of operations.filter((one) => one !== sealed)) {
@@ -120,15 +120,15 @@ function laidOn(before: Operation, later: Operation): Operation | undefined {
 const keptBy = ({ kept }: Deletion) => (kept ? { kept } : {});
 
 /** The operations of a record as they are kept from now on. A record that was never sent is not deleted, it is not there. */
-export function keptAs({ sealed, next, rest }: Laid): readonly Operation[] {
+export function keptAs({ sealed, next, rest }: Pending): readonly Operation[] {
   const never = !sealed && next?.what === 'delete' && next.kept?.from === null && !next.kept.sent;
   return never ? rest : [sealed, next, ...rest].flatMap((one) => one ?? []);
 }
 
 /** Both changes laid together; undefined where it is not known what mine was made from: an older program wrote it. */
-export function laidTogether(mine: BoxOperation, stored: BoxRecord): MergedOf<BoxFields> | undefined;
-export function laidTogether(mine: JobOperation, stored: Job): MergedOf<JobFields> | undefined;
-export function laidTogether(
+export function mergedWithStored(mine: BoxOperation, stored: BoxRecord): MergedOf<BoxFields> | undefined;
+export function mergedWithStored(mine: JobOperation, stored: Job): MergedOf<JobFields> | undefined;
+export function mergedWithStored(
   mine: Change,
   stored: BoxRecord | Job,
 ): MergedOf<BoxFields> | MergedOf<JobFields> | undefined {
@@ -157,12 +157,12 @@ export function askedBoth(mine: Change, stored: BoxRecord | Job): MergedOf<BoxFi
   if (mine.what === 'box' && 'jobId' in stored) {
     const theirs = fieldsOf(stored);
     const { after } = mine;
-    return laidTogether(mine, stored) ?? { mine: after, theirs, clashes: boxDifferences(after, theirs) };
+    return mergedWithStored(mine, stored) ?? { mine: after, theirs, clashes: boxDifferences(after, theirs) };
   }
   if (mine.what === 'job' && !('jobId' in stored)) {
     const theirs = jobFieldsOf(stored);
     const { after } = mine;
-    return laidTogether(mine, stored) ?? { mine: after, theirs, clashes: jobDifferences(after, theirs) };
+    return mergedWithStored(mine, stored) ?? { mine: after, theirs, clashes: jobDifferences(after, theirs) };
   }
   throw new Error('A change of a box conflicts with a box, and a change of a job with a job.');
 }
