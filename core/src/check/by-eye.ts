@@ -26,9 +26,6 @@ const HABITABLE: readonly Place[] = ['bedroom', 'living', 'dining', 'kitchen', '
 const isMetal = ({ shell }: Subject['box']) =>
   shell.material === 'metal' || (shell.material === undefined && shell.box !== undefined);
 
-/** A control with electronics in it, whose marking says which loads it takes. */
-const ELECTRONIC = new Set(['dimmer', 'fan-control', 'smart', 'sensor', 'timer']);
-
 const isOutlet = ({ device }: ItemOf<'device'>) => ['receptacle', 'both'].includes(kindOf(device).group);
 const isOld = ({ cables }: Subject) => cables.some(({ old }) => old);
 const isWet = ({ box }: Subject) => box.site?.place !== undefined && WET.includes(box.site.place);
@@ -74,7 +71,7 @@ const MATTERS: Readonly<Record<Eye, (subject: Subject) => boolean>> = {
   load: ({ box, devices }) =>
     devices.some(
       ({ device }) =>
-        ELECTRONIC.has(device) ||
+        kindOf(device).electronic === true ||
         (kindOf(device).group === 'switch' && box.site?.breaker !== undefined && box.site.breaker > 15),
     ),
   contact: ({ box, devices }) =>

@@ -1,7 +1,7 @@
 /** Switches with electronics in them: leads in place of screws, and for some a neutral of their own. */
 import { type DeviceKind, GREEN_LEAD, takesNeutral, TO_GROUND } from './kind.ts';
 
-type Own = Pick<DeviceKind, 'words' | 'short' | 'aliases' | 'depth' | 'neutral'>;
+type Own = Pick<DeviceKind, 'words' | 'short' | 'aliases' | 'depth' | 'neutral' | 'smartInItsPlace'>;
 
 /** A switch of one line and one load on leads; its electronics take the neutral where it has one. */
 export function electronicSwitch(own: Own): DeviceKind {
@@ -11,6 +11,7 @@ export function electronicSwitch(own: Own): DeviceKind {
     group: 'switch',
     rated: false,
     pairs: false,
+    electronic: true,
     asks: ['neutral', 'guard'],
     ports: (wired) => [
       { name: 'line', metal: 'lead' },

@@ -102,6 +102,14 @@ export interface DeviceKind {
   readonly neutral: 'never' | 'unless' | 'asked';
   /** Two of these, or one and another, are made on one yoke. */
   readonly pairs: boolean;
+  /** A control with electronics in it, whose marking says which loads it takes. */
+  readonly electronic?: true;
+  /** It is made with push-in spring holes beside its screws. */
+  readonly springHoles?: true;
+  /** The opening of its plate; rectangular where none is named. */
+  readonly opening?: 'duplex' | 'round' | 'toggle' | 'blank' | 'range';
+  /** A smart switch can take its place. */
+  readonly smartInItsPlace?: true;
   readonly asks: readonly Asked[];
   readonly ports: (wired: Wired) => readonly Port[];
   readonly inside: (wired: Wired) => Inside;

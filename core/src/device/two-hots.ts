@@ -13,6 +13,7 @@ export function twoHotReceptacle(own: Pick<DeviceKind, 'words' | 'short'>): Devi
     rated: false,
     neutral: 'never',
     pairs: false,
+    opening: 'range',
     asks: [],
     ports: () => [
       { name: 'hot-1', metal: 'brass' },

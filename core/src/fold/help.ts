@@ -1,4 +1,5 @@
 /** What would make a box fold, or fold more easily: each tried by the same way of folding, the best first. */
+import { kindOf } from '../device/index.ts';
 import type { BoxDocument } from '../box/document.ts';
 import { gangsOf, withDeviceAt } from '../box/gangs.ts';
 import { CONNECTORS } from '../connector/connectors.ts';
@@ -132,7 +133,7 @@ export const helpWords = ({
 export const withSmartSwitches = (box: BoxDocument): BoxDocument => ({
   ...box,
   items: box.items.map((item) =>
-    item.kind === 'device' && ['switch', '3way', '4way', 'dimmer'].includes(item.device)
+    item.kind === 'device' && kindOf(item.device).smartInItsPlace
       ? { ...item, device: 'smart' as const, depth: '1.5 in' }
       : item,
   ),

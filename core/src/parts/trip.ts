@@ -2,6 +2,7 @@
  * One trip: everything a job needs that is not there yet, in one list. Of a box with a planned change what the change
  * brings in; of every box that is not built what its joints take. Less what the truck holds.
  */
+import { kindOf } from '../device/index.ts';
 import Papa from 'papaparse';
 import type { BoxDocument, Item } from '../box/document.ts';
 import { volumeIn } from '../box/stored-quantities.ts';
@@ -198,23 +199,10 @@ const deviceWords = ({ device, amps }: Extract<Item, { kind: 'device' }>) =>
 const addedWords = ({ part, volume, box }: Extract<Item, { kind: 'added' }>) =>
   [ADDED_PARTS[part], box ?? volume ?? 'unmarked'].join(' ').replaceAll(/\bin3\b/g, 'in³');
 
-/** The opening a plate has for a device. Common practice, no source: the device in hand governs. */
-const OPENINGS: Readonly<Partial<Record<keyof typeof DEVICES, string>>> = {
-  duplex: 'duplex',
-  single: 'round',
-  switch: 'toggle',
-  '3way': 'toggle',
-  '4way': 'toggle',
-  '2pole': 'toggle',
-  blank: 'blank',
-  range: 'range',
-  dryer: 'range',
-};
-
 /** The plate that goes over the devices, gang by gang; a cover where there is none. */
 function plateWords({ shell, items }: BoxDocument): string {
   const openings = items.flatMap((item) =>
-    item.kind === 'device' ? [OPENINGS[item.device] ?? 'rectangular'] : [],
+    item.kind === 'device' ? [kindOf(item.device).opening ?? 'rectangular'] : [],
   );
   if (openings.length === 0) return `blank cover, ${FORMS[shell.form ?? 'device-box']}`;
   return `${Math.max(shell.gangs, openings.length)}-gang plate: ${openings.join(', ')}`;

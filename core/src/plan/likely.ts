@@ -27,8 +27,6 @@ export interface Likely {
   readonly wiring: Wiring;
 }
 
-/** Kinds of devices that are made with spring holes beside their screws. */
-const WITH_HOLES: ReadonlySet<string> = new Set(['duplex', 'single', 'switch', '3way']);
 /** Spring holes take 14 AWG solid (docs/trade.md#terminals; listing of the device). */
 const HOLE_SIZE = 14;
 
@@ -52,7 +50,7 @@ export function likelyWirings(recorded: BoxDocument, work: WorkPlan, edition: Ed
 
 /** Which conductors of a wiring would fit into spring holes of their devices. */
 function intoHoles(box: BoxDocument, work: WorkPlan, { lands, pigtails }: Wiring): LooseEnd[] {
-  const kinds = new Map(facesOf(box, work).map(({ key, item }) => [key, item.device]));
+  const kinds = new Map(facesOf(box, work).map(({ key, kind }) => [key, kind]));
   const sizes = new Map<End, Size>([
     ...linesOf(box, work).flatMap(({ wires }) => wires.map(({ id, size }) => [id, size] as const)),
     ...pigtails.map(({ id, size }) => [pigtailEnd(id), size] as const),
@@ -60,7 +58,7 @@ function intoHoles(box: BoxDocument, work: WorkPlan, { lands, pigtails }: Wiring
   return lands.flatMap(({ end, at }) => {
     const to = readEnd(at);
     if (to?.kind !== 'terminal' || to.port === 'ground') return [];
-    return WITH_HOLES.has(kinds.get(to.of) ?? '') && sizes.get(end) === HOLE_SIZE ? [end] : [];
+    return kinds.get(to.of)?.springHoles && sizes.get(end) === HOLE_SIZE ? [end] : [];
   });
 }
 

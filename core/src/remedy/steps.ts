@@ -1,4 +1,5 @@
 /** The single remedies a box offers (docs/trade.md#remedies), each with what it costs and what stays true. */
+import { kindOf } from '../device/index.ts';
 import type { BoxDocument, Item, ItemOf } from '../box/document.ts';
 import { lengthIn } from '../box/stored-quantities.ts';
 import { addCount, addItem, changeItems, markAbsent, removeItem, removeItems } from '../box/edit.ts';
@@ -115,12 +116,9 @@ function throughSteps(box: BoxDocument): Step[] {
     }));
 }
 
-/** Devices that are made two on one yoke. */
-const PAIRED: readonly string[] = ['switch', 'duplex', 'single', '3way'];
-
 function yokeSteps(box: BoxDocument): Step[] {
   const singles = box.items.filter(
-    (item): item is ItemOf<'device'> => item.kind === 'device' && PAIRED.includes(item.device),
+    (item): item is ItemOf<'device'> => item.kind === 'device' && kindOf(item.device).pairs,
   );
   const [first, second] = singles;
   if (!first || !second) return [];

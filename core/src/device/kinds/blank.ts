@@ -13,6 +13,7 @@ export const blank: DeviceKind = {
   rated: false,
   neutral: 'never',
   pairs: false,
+  opening: 'blank',
   asks: [],
   ports: () => [],
   inside: () => ({}),

@@ -8,4 +8,5 @@ export const dimmer = electronicSwitch({
   aliases: ['dimmers'],
   depth: inches(1.375),
   neutral: 'asked',
+  smartInItsPlace: true,
 });

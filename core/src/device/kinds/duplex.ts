@@ -12,6 +12,8 @@ export const duplex: DeviceKind = {
   rated: true,
   neutral: 'never',
   pairs: true,
+  springHoles: true,
+  opening: 'duplex',
   asks: ['halves', 'guard'],
   ports: () => [
     { name: 'brass-top', metal: 'brass', tab: 'hot' },

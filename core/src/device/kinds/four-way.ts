@@ -12,6 +12,8 @@ export const fourWay: DeviceKind = {
   rated: false,
   neutral: 'never',
   pairs: false,
+  opening: 'toggle',
+  smartInItsPlace: true,
   asks: ['chain'],
   ports: () => [
     { name: 'in-1', metal: 'dark' },

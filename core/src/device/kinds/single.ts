@@ -12,6 +12,8 @@ export const single: DeviceKind = {
   rated: true,
   neutral: 'never',
   pairs: true,
+  springHoles: true,
+  opening: 'round',
   asks: ['guard'],
   ports: () => [{ name: 'brass', metal: 'brass' }, { name: 'silver', metal: 'silver' }, GREEN],
   inside: () => ({ uses: [{ name: 'outlet', hot: 'brass', neutral: 'silver', half: 1 }] }),

@@ -12,6 +12,9 @@ export const threeWay: DeviceKind = {
   rated: false,
   neutral: 'never',
   pairs: true,
+  springHoles: true,
+  opening: 'toggle',
+  smartInItsPlace: true,
   asks: ['chain', 'end', 'guard'],
   ports: () => [
     { name: 'common', metal: 'dark' },

@@ -12,6 +12,7 @@ export const twoPole: DeviceKind = {
   rated: false,
   neutral: 'never',
   pairs: false,
+  opening: 'toggle',
   asks: [],
   ports: () => [
     { name: 'line-1', metal: 'brass' },

@@ -1,4 +1,5 @@
 /** The question a screen asks of the identifying and its answer, as they pass to a worker and back. */
+import { type DeviceName, kindOf, takesBothHots } from '@dense-pack/core/device/index';
 import { BoxDocument } from '@dense-pack/core/box/document';
 import { Reading } from '@dense-pack/core/box/reading';
 import { keysOf } from '@dense-pack/core/box/words';
@@ -43,14 +44,17 @@ export const IdentifyAnswer = z.object({
 });
 export type IdentifyAnswer = z.output<typeof IdentifyAnswer>;
 
-/** Devices that may stand in a loop from a light that is fed elsewhere. */
-const SWITCHES = ['switch', 'dimmer', 'timer', 'smart', 'combo', 'fan-control'];
+/** Whether a device may stand in a loop from a light that is fed elsewhere: a control of one hot that is no part of a chain. */
+const standsInALoop = (device: DeviceName): boolean => {
+  const { group, asks } = kindOf(device);
+  return (group === 'switch' || group === 'both') && !asks.includes('chain') && !takesBothHots(device);
+};
 
 /** What the cables of a box can be. In a switch’s box the power may come by way of the light. */
 function rolesOf(box: BoxDocument): readonly CableRole[] {
   const controls = box.items.flatMap((item) => (item.kind === 'device' ? [item.device] : []));
   const usual = rolesFor(controls);
-  return controls.some((one) => SWITCHES.includes(one)) ? [...usual, 'loop-in'] : usual;
+  return controls.some(standsInALoop) ? [...usual, 'loop-in'] : usual;
 }
 
 const cableOf = (conductor: string) => conductor.slice(0, conductor.lastIndexOf('.'));
