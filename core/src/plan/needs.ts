@@ -4,7 +4,7 @@
  */
 import type { BoxDocument } from '../box/document.ts';
 import type { WorkPlan } from '../box/work.ts';
-import { editionOf, type Edition } from '../edition/index.ts';
+import { DEFAULT_EDITION, editionOf, type Edition } from '../edition/index.ts';
 import { keyOf } from '../finding/finding.ts';
 import { nameOfCircuit } from '../physical/circuits.ts';
 import { readHot } from '../physical/hot.ts';
@@ -30,7 +30,7 @@ export { nameOfCircuit, type Obstacle };
 export function obstaclesOf(
   box: BoxDocument,
   work: WorkPlan,
-  edition: Edition = editionOf('nec2023'),
+  edition: Edition = editionOf(DEFAULT_EDITION),
   lines: readonly Line[] = linesOf(box, work),
   faces: readonly Face[] = facesOf(box, work),
 ): Obstacle[] {

@@ -1,4 +1,5 @@
 /** Making a job: a name is enough. */
+import { DEFAULT_EDITION } from '@dense-pack/core/edition/edition';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { JobFields } from '@dense-pack/core/box/record';
 import FolderInput from 'lucide-react-native/icons/folder-input';
@@ -16,7 +17,7 @@ import { View } from '../parts/View';
 export function NewJobForm({ onDone }: { readonly onDone: () => void }) {
   const { control, handleSubmit, formState } = useForm<z.input<typeof JobFields>, unknown, JobFields>({
     resolver: zodResolver(JobFields),
-    defaultValues: { name: todaysJobName(new Date()), edition: 'nec2023', note: '' },
+    defaultValues: { name: todaysJobName(new Date()), edition: DEFAULT_EDITION, note: '' },
   });
   const make = handleSubmit((fields) => {
     const id = makeJob(fields);
