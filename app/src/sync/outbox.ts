@@ -200,11 +200,11 @@ export class Outbox {
   /** Makes another of what waits of a record, at the person’s word, and sends it. */
   async #become(id: string, become: (operation: Operation) => readonly Operation[]): Promise<void> {
     await this.#waiting.rewrite(id, (operations) => {
-      const laid = pendingOf(operations);
+      const pending = pendingOf(operations);
       // What was sent and not answered is answered first.
-      if (laid.sealed && become !== givenUp) return keptAs(laid);
-      const one = laid.next ?? laid.sealed;
-      return [...(one ? become(one) : []), ...(become === givenUp ? [] : laid.rest)];
+      if (pending.sealed && become !== givenUp) return keptAs(pending);
+      const one = pending.next ?? pending.sealed;
+      return [...(one ? become(one) : []), ...(become === givenUp ? [] : pending.rest)];
     });
     if (this.#lie === 0) await this.flush();
     else this.#soon();
@@ -286,9 +286,9 @@ export class Outbox {
     const answered = await placed(sealed, await send(sealed), this.#epochs, (id) => this.#jobAgain(id));
     let rest: readonly Operation[] = [];
     await this.#waiting.rewrite(record, (now) => {
-      const laid = pendingOf(now);
+      const pending = pendingOf(now);
       // Given up meanwhile: the answer is told, and nothing follows from it.
-      rest = laid.sealed?.id === sealed.id ? applyAnswer(laid, answered.answer) : now;
+      rest = pending.sealed?.id === sealed.id ? applyAnswer(pending, answered.answer) : now;
       // What arrived is there before what waited for it goes: the screen never falls back in between.
       this.#tell(sealed, answered, rest);
       return rest;
@@ -304,10 +304,10 @@ export class Outbox {
 
   /** Seals what is sent next: from then on it is sent as it is. What waits for the person or for its job is not sealed. */
   #seal(operations: readonly Operation[]): readonly Operation[] {
-    const laid = pendingOf(operations);
-    const { sealed, next } = laid;
-    if (sealed || !next) return keptAs(laid);
-    const kept = keptAs(laid);
+    const pending = pendingOf(operations);
+    const { sealed, next } = pending;
+    if (sealed || !next) return keptAs(pending);
+    const kept = keptAs(pending);
     const asked = next.refused !== undefined || next.conflict || (next.what !== 'delete' && next.gone);
     if (asked || this.#waitsForJob(next) || this.#waitsForBoxes(next)) return kept;
     return kept.map((operation, nth) => (nth === 0 ? { ...operation, sealed: true } : operation));

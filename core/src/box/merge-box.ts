@@ -60,16 +60,19 @@ export function mergeBox(base: BoxFields, mine: BoxFields, theirs: BoxFields): M
   const [one, other] = [BoxFields.safeParse(two.mine), BoxFields.safeParse(two.theirs)];
   if (one.success && other.success) return { mine: one.data, theirs: other.data, clashes: laying.clashes };
   // Each is a box and both together are none, as a marked volume and a box of the table: one of them is chosen.
-  const beside = new ThreeWayMerge(RULES);
+  const ticksMerge = new ThreeWayMerge(RULES);
   const alone = ({ box: _box, found: _found, ...rest }: BoxFields) => rest;
-  const rest = beside.lay([], alone(base), alone(mine), alone(theirs)) as { mine: object; theirs: object };
+  const rest = ticksMerge.lay([], alone(base), alone(mine), alone(theirs)) as {
+    mine: object;
+    theirs: object;
+  };
   const ours = BoxFields.safeParse({ ...rest.mine, box: mine.box, found: mine.found });
   const there = BoxFields.safeParse({ ...rest.theirs, box: theirs.box, found: theirs.found });
   if (ours.success && there.success)
     return {
       mine: ours.data,
       theirs: there.data,
-      clashes: [...beside.clashes, { path: ['box'], base: base.box, mine: mine.box, theirs: theirs.box }],
+      clashes: [...ticksMerge.clashes, { path: ['box'], base: base.box, mine: mine.box, theirs: theirs.box }],
     };
   // More photos or answers than a box keeps: one whole record is chosen.
   return { mine, theirs, clashes: [{ path: [], base, mine, theirs }] };

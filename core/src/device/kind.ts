@@ -104,7 +104,7 @@ export interface DeviceKind {
   readonly pairs: boolean;
   /** A control with electronics in it, whose marking says which loads it takes. */
   readonly electronic?: true;
-  /** It is made with push-in spring holes beside its screws. */
+  /** It is made with push-in spring holes next to its screws. */
   readonly springHoles?: true;
   /** The opening of its plate; rectangular where none is named. */
   readonly opening?: 'duplex' | 'round' | 'toggle' | 'blank' | 'range';

@@ -1,4 +1,4 @@
-/** What is known of a kind of device stands in its file: no other source lists kinds by their names. */
+/** What is known of a kind of device is in its file: no other source lists kinds by their names. */
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { DEVICE_NAMES, kindOf } from './index.ts';
@@ -28,7 +28,7 @@ test('a list of kinds is seen for what it is', () => {
   expect(listsOfKinds(`const B = ['light', 'outlet', 'switch', 'nothing'];`)).toEqual([]);
 });
 
-test('no source beside core/device lists kinds of devices', () => {
+test('no source outside core/device lists kinds of devices', () => {
   expect(SOURCES.length).toBeGreaterThan(400);
   const found = SOURCES.flatMap((path) =>
     listsOfKinds(readFileSync(join(ROOT, path), 'utf8')).map((list) => `${path}: ${list}`),
@@ -47,7 +47,7 @@ test('what each kind is made like', () => {
     'smart',
     'timer',
   ]);
-  // Spring holes are beside the screws of plain devices, the same that are made two on one yoke.
+  // Plain devices have spring holes next to their screws; the same kinds are made two on one yoke.
   const plain = ['3way', 'duplex', 'single', 'switch'];
   expect(those(({ springHoles }) => springHoles === true)).toEqual(plain);
   expect(those(({ pairs }) => pairs)).toEqual(plain);

@@ -365,7 +365,7 @@ function tokensIn(piece: string): string[] {
   return tokens.filter((text, index) => text !== ',' || !isBeforeBracket(tokens[index + 1]));
 }
 
-/** A source with the one place that has these tokens exchanged; how it is laid out does not matter. */
+/** A source with the one place that has these tokens exchanged; its formatting does not matter. */
 function mutated(source: string, { name, from, to }: Pick<Mutant, 'name' | 'from' | 'to'>): string {
   const [all, sought] = [tokensOf(source), tokensIn(from)];
   const places = all.flatMap((_, at) =>

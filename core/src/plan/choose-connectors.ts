@@ -9,12 +9,12 @@ import type { Joint, Pigtail } from '../wiring/wiring.ts';
 import type { Size } from '../edition/index.ts';
 import {
   type End,
+  isPigtail,
   type JointId,
   jointId,
   type PigtailEnd,
   pigtailEnd,
   pigtailId,
-  readEnd,
 } from '../wiring/end.ts';
 import type { Draft, JointToMake } from './draft.ts';
 import { GROUND, pigtailColour, type Signal } from './signal.ts';
@@ -360,10 +360,8 @@ export function chooseConnectors(
   const carries = new Map<JointId, Signal>();
   const madeFrom = new Map<JointId, JointToMake>();
   // Pigtails that were found keep their numbers, and a number is never given twice.
-  const first = [...sizes.keys()].reduce((next, end) => {
-    const read = readEnd(end);
-    return read?.kind === 'pigtail' ? Math.max(next, Number(read.id.slice(1)) + 1) : next;
-  }, 1);
+  const numbers = [...sizes.keys()].map((end) => (isPigtail(end) ? Number(end.slice(3)) : 0));
+  const first = Math.max(0, ...numbers) + 1;
   joints.forEach((wanted, index) => {
     const { signal, ends } = wanted;
     const at = able.findIndex((one) => one.index === index);

@@ -36,7 +36,7 @@ export function jointWords(planned: Planned, nth: number): JointWords | undefine
       : joint.ends.length === 1
         ? 'capped'
         : 'to the next joint, or capped';
-    return `${pigtail(end)?.colour ?? 'loose'} pigtail ${to}`;
+    return `${pigtail(end)?.colour ?? 'unknown'} pigtail ${to}`;
   };
   return {
     ends: joint.ends.map((end) => ({ end, words: say(end) })),

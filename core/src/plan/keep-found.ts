@@ -96,10 +96,10 @@ function mended(
   excluded: Excluded,
 ): PlanKept {
   const { nets, lines, faces, wires, groundless } = all;
-  const stands = standing(found, nets, work, excluded);
+  const remaining = standing(found, nets, work, excluded);
   const draft = new MendedDraft(wires, found);
   for (const net of nets) {
-    const task = taskOf(net, spotsOf(net, faces, work, found), stands, found, draft.sizes, work, stock);
+    const task = taskOf(net, spotsOf(net, faces, work, found), remaining, found, draft.sizes, work, stock);
     mendNet(draft, net, net.signal === CAPPED ? alone(task) : leastChange(task), found);
   }
   const { lands, keptLands } = draft;

@@ -73,7 +73,7 @@ function chainOf(
   return { first, rest: landings.filter((one) => !first.includes(one)) };
 }
 
-/** What a shape of joining knows beside its net. */
+/** What a shape of joining knows in addition to its net. */
 interface Making {
   readonly draft: Draft;
   readonly work: WorkPlan;
@@ -90,7 +90,7 @@ const capEach: Shape = ({ signal, wires }, { draft }) => {
   return true;
 };
 
-/** A conductor alone is capped; a terminal alone is told as an obstacle. */
+/** A conductor alone is capped; a terminal alone is an obstacle (`needs.ts`). */
 const capAlone: Shape = ({ signal, wires, landings, tail }, { draft, work, notes }) => {
   if (wires.length + landings.length + (tail ? 1 : 0) !== 1) return false;
   const read = readSignal(signal);

@@ -1,4 +1,4 @@
-/** What is looked up in a wiring is what stands in it, and an edit changes just that: against searches written out here. */
+/** A look-up finds what is in the wiring, and an edit changes just what it names: against searches written out here. */
 import fc from 'fast-check';
 import { LAYOUTS } from '../tests/harder-layouts.ts';
 import { editionOf } from '../edition/index.ts';
@@ -6,9 +6,10 @@ import { synthesise } from '../plan/synthesise.ts';
 import { cut, exchange, join, land, lift, NOTHING_JOINED, takeApart, takeOut, turnTab } from './edit.ts';
 import { type End, pigtailEnd, readEnd } from './end.ts';
 import { indexed, nextJointId, nextPigtailId } from './indexed.ts';
-import type { Wiring } from './wiring.ts';
+import { Wiring } from './wiring.ts';
 
 const WIRINGS = LAYOUTS.map(({ box, work }) => synthesise(box, work, editionOf('nec2023')).wiring);
+const [BLACK, WHITE] = ['w:i1.0:black', 'w:i1.0:white'] as const;
 const endsOf = ({ joints, lands, pigtails }: Wiring): End[] => [
   ...new Set<End>([
     ...joints.flatMap(({ ends }) => ends),
@@ -64,8 +65,41 @@ test('an id is never given twice, whatever was taken apart before', () => {
   expect(join(takeApart(two, 'j1'), ['w:i1.0:bare']).joints.map(({ id }) => id)).toEqual(['j2', 'j3']);
 });
 
+test('past the last number the lowest that is free is given: the wiring can still be stored', () => {
+  const last = { ...NOTHING_JOINED, joints: [{ id: 'j999' as const, ends: [BLACK], connectors: [] }] };
+  const wired = cut(join(last, [WHITE]), { size: 12, colour: 'black' });
+  expect(wired.joints.map(({ id }) => id)).toEqual(['j999', 'j1']);
+  const tails = cut(
+    { ...wired, pigtails: [{ id: 'p9999', size: 12, colour: 'black' }] },
+    { size: 12, colour: 'red' },
+  );
+  expect(tails.pigtails.map(({ id }) => id)).toEqual(['p9999', 'p1']);
+  expect(Wiring.safeParse(tails).success).toBe(true);
+});
+
+test('where a record has an id twice, or an end twice in a joint, the first counts, once', () => {
+  const twice: Wiring = {
+    ...NOTHING_JOINED,
+    joints: [
+      { id: 'j1', ends: [BLACK, 'p:p1', 'p:p1'], connectors: [] },
+      { id: 'j1', ends: [WHITE], connectors: [] },
+    ],
+    pigtails: [
+      { id: 'p1', size: 12, colour: 'black' },
+      { id: 'p1', size: 14, colour: 'red' },
+    ],
+  };
+  const { joint, numberOf, pigtail, jointsOf, placesOf, colorOf } = indexed(twice);
+  expect(joint('j1')?.ends).toContain(BLACK);
+  expect(numberOf('j1')).toBe(1);
+  expect(pigtail('p:p1')?.size).toBe(12);
+  expect(colorOf('p:p1')).toBe('black');
+  expect(jointsOf('p:p1')).toHaveLength(1);
+  expect(placesOf('p:p1')).toBe(1);
+});
+
 test('each edit changes what it names and leaves the wiring it began with', () => {
-  const [black, white] = ['w:i1.0:black', 'w:i1.0:white'] as const;
+  const [black, white] = [BLACK, WHITE];
   const before = structuredClone(NOTHING_JOINED);
   const joined = join(cut(NOTHING_JOINED, { size: 12, colour: 'white' }), [white, 'p:p1']);
   const wired = land(land(joined, black, 't:i2.0:brass-top'), 'p:p1', 't:i2.0:silver-top');

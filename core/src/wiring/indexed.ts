@@ -52,12 +52,14 @@ export function indexed(wiring: Parts): IndexedWiring {
 const made = new WeakMap<Parts, IndexedWiring>();
 
 function indexOf({ joints, pigtails, lands }: Parts): IndexedWiring {
-  const byId = new Map(joints.map((joint) => [joint.id, joint]));
-  const numbers = new Map(joints.map(({ id }, index) => [id, index + 1]));
-  const jointsBy = grouped(joints.flatMap((joint) => joint.ends.map((end) => [end, joint] as const)));
+  const byId = firstBy(joints.map((joint) => [joint.id, joint]));
+  const numbers = firstBy(joints.map(({ id }, index) => [id, index + 1]));
+  const jointsBy = grouped(
+    joints.flatMap((joint) => [...new Set(joint.ends)].map((end) => [end, joint] as const)),
+  );
   const terminalsBy = grouped(lands.map(({ end, at }) => [end, at] as const));
   const landedBy = grouped(lands.map(({ end, at }) => [at, end] as const));
-  const tails = new Map<string, Pigtail>(pigtails.map((one) => [pigtailEnd(one.id), one]));
+  const tails = firstBy<string, Pigtail>(pigtails.map((one) => [pigtailEnd(one.id), one]));
   const jointsOf = (end: End) => jointsBy.get(end) ?? [];
   const terminalsOf = (end: End) => terminalsBy.get(end) ?? [];
   return {
@@ -77,6 +79,13 @@ function indexOf({ joints, pigtails, lands }: Parts): IndexedWiring {
   };
 }
 
+/** By key; where a record has one id twice, the first of them. */
+function firstBy<K, V>(pairs: readonly (readonly [K, V])[]): ReadonlyMap<K, V> {
+  const first = new Map<K, V>();
+  for (const [key, value] of pairs) if (!first.has(key)) first.set(key, value);
+  return first;
+}
+
 function grouped<T>(pairs: readonly (readonly [string, T])[]): ReadonlyMap<string, readonly T[]> {
   const groups = new Map<string, T[]>();
   for (const [key, value] of pairs) {
@@ -87,14 +96,29 @@ function grouped<T>(pairs: readonly (readonly [string, T])[]): ReadonlyMap<strin
   return groups;
 }
 
-const nextOf = (ids: readonly string[]) =>
-  ids.reduce((most, id) => Math.max(most, Number(id.slice(1))), 0) + 1;
+/** One more than the highest number, so that none is given twice; past the limit of its digits, the lowest that is free. */
+function nextOf(ids: readonly string[], limit: number): number {
+  const numbers = new Set(ids.map((id) => Number(id.slice(1))));
+  let next = Math.max(0, ...numbers) + 1;
+  if (next > limit) for (next = 1; numbers.has(next); next += 1);
+  return next;
+}
 
-/** The next free id of a joint and of a pigtail: one more than the highest, so that none is given twice. */
+/** The next free id of a joint and of a pigtail. */
 export const nextJointId = ({ joints }: Pick<Wiring, 'joints'>): JointId =>
-  jointId(nextOf(joints.map(({ id }) => id)));
+  jointId(
+    nextOf(
+      joints.map(({ id }) => id),
+      999,
+    ),
+  );
 export const nextPigtailId = ({ pigtails }: Pick<Wiring, 'pigtails'>): PigtailId =>
-  pigtailId(nextOf(pigtails.map(({ id }) => id)));
+  pigtailId(
+    nextOf(
+      pigtails.map(({ id }) => id),
+      9999,
+    ),
+  );
 
 /** Whether an end is a pigtail of this wiring. */
 export const hasPigtail = (wiring: Parts, end: End): end is PigtailEnd =>

@@ -1,4 +1,4 @@
-/** Ends, joints and signals are told apart by the compiler: what follows must not compile, and the types test holds that it does not. */
+/** The compiler tells ends, joints and signals apart: each line under a @ts-expect-error must not compile. */
 import type { JointId, LandingEnd, PigtailId, WireEnd } from './end.ts';
 import { jointId, pigtailEnd, pigtailId, terminalEnd, wireEnd } from './end.ts';
 import { join, land, NOTHING_JOINED } from './edit.ts';
